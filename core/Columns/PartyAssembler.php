@@ -70,7 +70,9 @@ final readonly class PartyAssembler
      */
     public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses, array $unread = []): MappedRow
     {
-        $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), PersonValues::grouped($values));
+        $persons = PersonValues::grouped($values);
+        array_push($problems, ...$this->saidDead($persons[''] ?? new PersonValues()));
+        $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
         $main = $persons[''] ?? new PersonValues();
         // The contact person of no organization is whom the row is about.
         if (isset($persons['contact']) && !$main->namesSomeone()) {
@@ -117,6 +119,14 @@ final readonly class PartyAssembler
             }
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
+        array_push($problems, ...$this->saidOtherKind($main, $record));
+        foreach (self::names($main, $record->kind) as $name) {
+            if (!self::isSaid($name, $parties)) {
+                $problems[] = $this->saidTwice('name.full', 'name.full', $record->display(), $name);
+                $more = [new FedValue(self::place('name.full'), $name)];
+                $parties[0] = new Party('', $this->withUnread($parties[0]->record, self::unread($more, '')));
+            }
+        }
         foreach ($gifts === [] ? [] : GiftAssembler::pointedAt($main) as $role => $id) {
             $parties[] = new Party(
                 $role,
@@ -152,13 +162,17 @@ final readonly class PartyAssembler
     private function record(PersonValues $values, array $addresses, array $gifts, bool $hasSpouse): IncomingRecord
     {
         $full = $values->first('name.full');
-        $written = $full === '' ? null : WrittenName::parse($full);
         $organization = $values->first('organization.name');
+        $said = SupporterKind::tryFrom($values->first('kind'));
+        $written = $full === '' ? null : WrittenName::parse($full);
+        // "Joy Books" of whom the file says that she is a person.
+        if ($said === SupporterKind::Person && $written?->kind === SupporterKind::Organization && $organization === '') {
+            $written = WrittenName::ofPerson($full);
+        }
         $name = self::name($values, $written?->person);
         if ($written?->kind === SupporterKind::Organization && $organization === '') {
             $organization = $written->whole;
         }
-        $said = SupporterKind::tryFrom($values->first('kind'));
         $hasName = $name->last !== '' || $name->first !== '';
         if ($said === SupporterKind::Organization && $organization === '') {
             $organization = $full !== '' ? $full : $name->display();
@@ -243,7 +257,7 @@ final readonly class PartyAssembler
         $full = $values->first('name.full');
         $name = self::name($values, $full === '' ? null : WrittenName::parse($full)->person);
         // A family's members are often written with their first names alone.
-        if ($kind !== 'contact' && $main->kind === SupporterKind::Person) {
+        if ($kind !== 'contact' && $main->kind !== SupporterKind::Organization && $main->name->last !== '') {
             [$first, $last] =
                 $name->first === '' && $full !== '' && !str_contains($full, ' ')
                     ? [$full, $main->name->last]
@@ -345,11 +359,14 @@ final readonly class PartyAssembler
     {
         [$addresses, $problems, $unread] = [[], [], []];
         foreach ($values->things('address') as $thing) {
-            $block = $thing->first('address.block');
-            $parts = $block === '' ? [] : AddressBlock::parse($block)->parts();
+            $written = [];
             foreach (Address::PARTS as $part) {
-                $value = $thing->first("address.{$part}");
-                $parts[$part] = $value !== '' ? $value : $parts[$part] ?? '';
+                $written[$part] = $thing->first("address.{$part}");
+            }
+            [$parts, $others] = AddressBlock::beside($thing->first('address.block'), $written);
+            foreach ($others as $part => $value) {
+                $problems[] = $this->saidTwice($thing->target("address.{$part}"), $thing->target('address.block'), $parts[$part], $value);
+                $unread[] = new FedValue(self::place($thing->target("address.{$part}")), $value);
             }
             $address = $this->standardizer->standardize(Address::fromParts($parts));
             if ($address->standard->isBlank()) {
@@ -365,7 +382,7 @@ final readonly class PartyAssembler
                     $fault->reason,
                     $fault->remedy,
                 );
-                $place = Target::tryParse($target) ?? throw new \LogicException('A part of an address has a target.');
+                $place = self::place($target);
                 if ($this->keepsOut($place)) {
                     $problems[] = $problem;
                 } else {
@@ -379,6 +396,103 @@ final readonly class PartyAssembler
         }
 
         return [$addresses, $problems, $unread];
+    }
+
+    private static function place(string $target): Target
+    {
+        return Target::tryParse($target) ?? throw new \LogicException('A part of an address has a target.');
+    }
+
+    /** A cell with a whole address, or a whole name, says something else than the columns of its parts. */
+    private function saidTwice(string $target, string $cell, string $taken, string $other): Problem
+    {
+        return (new Problem(
+            explode('.', $cell)[0] . '.twice',
+            $target,
+            $this->columns[$cell] ?? null,
+            $other,
+            "The cell says \"{$other}\", other columns \"{$taken}\"",
+            'Leave one of the columns behind, or correct one of them',
+        ))->warning();
+    }
+
+    /**
+     * Whether those of the row have all that its name in one cell says.
+     *
+     * @param  list<Party>  $parties
+     */
+    private static function isSaid(string $full, array $parties): bool
+    {
+        $said = [];
+        foreach ($parties as $party) {
+            $record = $party->record;
+            array_push($said, $record->display(), $record->organization, $record->further['nickname'] ?? '');
+        }
+
+        return WrittenName::parse($full)->isSaidBy($said);
+    }
+
+    /** @return list<string> what is written of a name beside other columns of names: in one cell, or in the parts of an organization's row */
+    private static function names(PersonValues $values, SupporterKind $kind): array
+    {
+        $full = $values->first('name.full');
+        $parts = trim("{$values->first('name.first')} {$values->first('name.last')}");
+
+        return array_values(
+            array_filter(
+                [
+                    $parts === '' && $values->first('organization.name') === '' ? '' : $full,
+                    $kind === SupporterKind::Organization && $values->first('organization.name') !== '' ? $parts : '',
+                ],
+                static fn(string $name): bool => $name !== '',
+            ),
+        );
+    }
+
+    /** @return list<Problem> if the kind says person, and the name organization */
+    private function saidOtherKind(PersonValues $values, IncomingRecord $record): array
+    {
+        $name = $record->kind === SupporterKind::Organization ? $record->organization : $values->first('name.full');
+        if (
+            $values->first('kind') !== SupporterKind::Person->value ||
+            ($record->kind !== SupporterKind::Organization && !WrittenName::isOrganization($name))
+        ) {
+            return [];
+        }
+
+        return [
+            (new Problem(
+                'kind.twice',
+                'kind',
+                $this->columns['kind'] ?? null,
+                $values->first('kind'),
+                "The kind says person, \"{$name}\" looks like an organization",
+                'Correct the one that is wrong',
+            ))->warning(),
+        ];
+    }
+
+    /** @return list<Problem> if the name says that someone is dead, and the status does not */
+    private function saidDead(PersonValues $values): array
+    {
+        $status = $values->first('status');
+        $names = $status === '' || $status === 'deceased' ? [] : array_map($values->first(...), ['name.full', 'name.first', 'name.last']);
+        foreach ($names as $name) {
+            if (NameRemarks::of($name)->isDeceased) {
+                return [
+                    (new Problem(
+                        'status.twice',
+                        'status',
+                        $this->columns['status'] ?? null,
+                        $status,
+                        "The name \"{$name}\" says deceased, the status {$status}",
+                        'Correct the one that is wrong',
+                    ))->warning(),
+                ];
+            }
+        }
+
+        return [];
     }
 
     /** @param  list<UnreadValue>  $unread */

@@ -90,15 +90,23 @@ final readonly class PersonValues
             if ($read->isDeceased && $values->first('status') === '') {
                 $values = $values->with('status', 'deceased');
             }
-            if ($read->remark !== '') {
+            $beside = implode(
+                '; ',
+                array_filter(
+                    [
+                        $read->remark,
+                        $read->isDeceased && $values->first('status') !== 'deceased' ? 'deceased' : '',
+                        $read->nickname !== $values->first('name.nickname') ? $read->nickname : '',
+                    ],
+                    static fn(string $part): bool => $part !== '',
+                ),
+            );
+            if ($beside !== '') {
                 $values = $values->instead(
                     'notes',
                     implode(
                         "\n",
-                        array_filter(
-                            [$values->first('notes'), "With the name: {$read->remark}"],
-                            static fn(string $note): bool => $note !== '',
-                        ),
+                        array_filter([$values->first('notes'), "With the name: {$beside}"], static fn(string $note): bool => $note !== ''),
                     ),
                 );
             }

@@ -15,6 +15,7 @@ use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\WrittenMoney;
 use PineSieve\Core\Names\NameRemarks;
+use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\Field;
@@ -200,7 +201,7 @@ final class RowMapper
     private function withCurrency(string $text, Target $target, array $cells): string
     {
         $money = WrittenMoney::parse($text);
-        if ($money === null || $money->marks === [] || $money->isPadded) {
+        if ($money === null || $money->marks === [] || $money->isPadded || $money->isEither) {
             return $text;
         }
         $currency = explode('.', $target->field)[0] . '.currency';
@@ -311,7 +312,14 @@ final class RowMapper
         return match ($name->kind) {
             SupporterKind::Organization => Understood::as($name->whole, 'an organization'),
             SupporterKind::Household => Understood::as($name->whole, "a household, last name {$name->person->last}"),
-            SupporterKind::Person => Understood::as($name->person->sort(), $beside === '' ? 'last name, first name' : $beside),
+            SupporterKind::Person => Understood::as(
+                $name->person->sort(),
+                match (true) {
+                    $beside !== '' => $beside,
+                    OddName::isIn($written) => 'last name, first name; it may be read wrongly',
+                    default => 'last name, first name',
+                },
+            ),
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Text\Mojibake;
@@ -27,6 +28,7 @@ enum ValueMark: string
     case Small = 'small';
     case TwoPeople = 'two people';
     case LastFirst = 'last, first';
+    case OddName = 'odd name';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
     case FourDigits = 'four digits';
@@ -36,6 +38,9 @@ enum ValueMark: string
     case DecimalComma = 'decimal comma';
     case Negative = 'negative';
     case List = 'list';
+
+    /** Bytes of a text that may be a name. */
+    private const NAME = 120;
 
     /**
      * @param  string  $cell  as it is, not blank
@@ -58,6 +63,8 @@ enum ValueMark: string
 
         if (preg_match('/[^\x00-\x7F]/', $cell) === 1 && Mojibake::isLikely($cell) && Mojibake::mend($cell) !== $cell) {
             $marks[] = self::Decoding;
+        } elseif (strlen($tidied) < self::NAME && OddName::isIn($tidied)) {
+            $marks[] = self::OddName;
         }
 
         return [...$marks, ...strpbrk($tidied, '0123456789@') === false ? self::ofWords($tidied) : self::ofNumbers($tidied)];

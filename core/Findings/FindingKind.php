@@ -52,6 +52,7 @@ enum FindingKind: string
     case Capitals = 'capitals';
     case SmallLetters = 'small';
     case LastFirst = 'last, first';
+    case OddNames = 'odd name';
     case TwoPeople = 'two people';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
@@ -97,6 +98,7 @@ enum FindingKind: string
             self::Capitals => 'Names all in capitals',
             self::SmallLetters => 'Names all in small letters',
             self::LastFirst => 'Names as "Last, First"',
+            self::OddNames => 'Names that may be read wrongly',
             self::TwoPeople => 'Two people in a cell',
             self::TwoEmails => 'Several emails in a cell',
             self::TwoPhones => 'Several telephone numbers in a cell',
@@ -129,7 +131,8 @@ enum FindingKind: string
             self::NarrowRows,
             self::Formulas,
             self::MixedDates,
-            self::Negative
+            self::Negative,
+            self::OddNames
                 => '',
             self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
             default => $this->step()?->label() ?? '',
@@ -159,6 +162,8 @@ enum FindingKind: string
             self::Currency
                 => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',
+            self::OddNames
+                => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',
         };
@@ -215,7 +220,7 @@ enum FindingKind: string
 
         return match ($this) {
             self::Capitals, self::SmallLetters => $isName && !in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
-            self::LastFirst => $field === 'name.full',
+            self::LastFirst, self::OddNames => $field === 'name.full',
             self::TwoPeople => $field === 'name.full' || $field === 'name.first',
             self::TwoEmails => $field === 'email',
             self::TwoPhones => $field === 'phone',

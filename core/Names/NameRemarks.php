@@ -13,7 +13,10 @@ final readonly class NameRemarks
     private const GONE = ['deceased', 'dec', 'decd', 'dead', 'died', 'passed away', 'rip'];
 
     /** Who comes along without a name, or gets the mail in one's place. */
-    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|resident|occupant|\d|one))\.?$/iu';
+    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|partner|resident|occupant|\d|one))\.?$/iu';
+
+    /** How mail or a name reaches someone else, who one was, and a remark behind a dash: "c/o Bo Park", "dba Lee Designs", "née Park", "- do not mail". */
+    private const WAY = '(?<=\S)[\s,]+(?:c\s?\/\s?o|in care of|d\.?\/?b\.?\/?a\.?|n[ée]e|formerly|aka|a\/k\/a) \S.*$|(?<=\S) [-–—] (?-i:\p{Ll}).*$';
 
     /** Names that mailing lists have in the place of one. */
     private const NOBODY = [
@@ -48,7 +51,10 @@ final readonly class NameRemarks
         // Most names have none of these.
         if (
             preg_match(
-                '/guest|friend|spouse|wife|husband|children|kids|other|resident|occupant|one$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|dec(?:\'?d|eased)/iu',
+                '/guest|friend|spouse|wife|husband|children|kids|other|partner|resident|occupant|one$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|' .
+                    'dec(?:\'?d|eased)|^(?:the )?late |' .
+                    self::WAY .
+                    '/iu',
                 $text,
             ) !== 1
         ) {
@@ -71,10 +77,11 @@ final readonly class NameRemarks
 
             return ' ';
         };
+        $name = (string) preg_replace_callback('/' . self::WAY . '/iu', static fn(array $m): string => $take($m[0], false), $text);
         $name = (string) preg_replace_callback(
             '/\(([^()]*)\)|\[([^\[\]]*)\]/u',
             static fn(array $m): string => $take($m[2] ?? $m[1], false),
-            $text,
+            $name,
         );
         $name = (string) preg_replace_callback(
             '/["“”„]([^"“”„]{1,30})["“”]|(?<=\s|^)[\'‘]([\p{L} .-]{1,30})[\'’](?=\s|,|$)/u',
@@ -83,7 +90,7 @@ final readonly class NameRemarks
         );
         $name = (string) preg_replace_callback(self::COMPANY, static fn(array $m): string => $take($m[1], false), $name);
         $name = (string) preg_replace_callback(
-            '/†|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu',
+            '/†|^(?:the )?late (?=\S+ \S)|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu',
             static fn(): string => $take('deceased', false),
             $name,
         );
@@ -101,6 +108,12 @@ final readonly class NameRemarks
         return (string) preg_replace(self::COMPANY, '', $text);
     }
 
+    /** "Ann Lee" of "Ann Lee c/o Lee Designs". */
+    public static function withoutWay(string $text): string
+    {
+        return (string) preg_replace('/' . self::WAY . '/iu', '', $text);
+    }
+
     /** Whether what stands in the place of a name is none: "Current Resident". */
     public static function isNobody(string $name): bool
     {
@@ -111,7 +124,8 @@ final readonly class NameRemarks
     public static function isUnknown(string $name): bool
     {
         return preg_match(
-            '/^(?:an? |the )?(?:anonymous|anon|unknown|unnamed|name withheld|no name)(?: (?:donor|giver|gift|donation|friend|person|supporter|s))*$/D',
+            '/^(?:an? |the )?(?:anonymous|anon|unknown|unnamed|name withheld|no name)' .
+                '(?: (?:unknown|donor|giver|gift|donation|friend|person|supporter|s))*(?: \d+)?$/D',
             Fold::words($name),
         ) === 1;
     }

@@ -10,10 +10,16 @@ use PineSieve\Core\Text\Tidy;
 /** A name that stands in one cell, read as a person's, a household's or an organization's. */
 final readonly class WrittenName
 {
-    private const FAMILY = '/^(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|household)$/iuD';
+    private const FAMILY = '/^(?|(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|household)|(?:familia|famille|familie|fam\.?) (\S.*))$/iuD';
 
     /** What may stand behind "and" in the name of a firm. */
-    private const FIRM = '/(?:&|\band\b|\+)\s*(?:sons?|daughters?|brothers|bros|co|company|associates?|assoc|partners?)\b/iu';
+    private const FIRM = '/(?:&|\b(?:and|et|y|e)\b|\+)\s*(?:sons?|fils|hijos|filhos|daughters?|brothers|bros|co|company|associates?|assoc|partners)\b/iu';
+
+    /** "Friends of the Tern", "Troop 22", "Class of 1985", "Bill's Tire", "St. Mark's"; "The Lee's" are a family. */
+    private const NAMED =
+        '/^(?:the )?(?:est(?:ate)?\.?|friends|descendants|office|law offices?|bank|class|city|town|state|knights|sons|daughters|order) of\b|^estate \S|\S estate$|' .
+        '\b(?:troop|pack|local|post|lodge|chapter|engine co\.?|hose co\.?|grade|room) (?:no\.? ?|# ?)?\d|\b\d(?:st|nd|rd|th)[ -]grade|' .
+        '^(?!the \S+$)(?:\S+ )*\p{L}{2,}[\'\x{2019}]s(?: (?!(?:mom|mother|dad|father|wife|husband|parents|family|kids?)\b)|$)/iuD';
 
     /** Words of organizations that are last names as well, to what has to stand before them: anything, or a first name that is known. */
     private const LAST_NAMES = [
@@ -41,6 +47,9 @@ final readonly class WrittenName
         'council' => true,
     ];
 
+    /** What stands before a title, to how it is written: "Rt. Rev." */
+    private const BEFORE_TITLES = ['very' => 'Very', 'most' => 'Most', 'rt' => 'Rt.', 'right' => 'Rt.'];
+
     private function __construct(public SupporterKind $kind, public PersonName $person, public string $whole) {}
 
     public static function parse(string $text): self
@@ -54,12 +63,13 @@ final readonly class WrittenName
         $name = $isFamily ? $family[1] : $name;
         if ($isFamily || TwoPeople::areIn($name)) {
             $halves = TwoPeople::halves($name);
+            $last = $halves[count($halves) - 1];
+            // "Jo Lee Jr. and Ann"
+            $half = !str_contains($last, ' ') && str_contains($halves[0], ' ') ? $halves[0] : $last;
 
             return new self(
                 SupporterKind::Household,
-                new PersonName(
-                    last: self::lastNameOf(str_contains($name, ',') ? explode(',', $name)[0] . ',' : $halves[count($halves) - 1]),
-                ),
+                new PersonName(last: self::lastNameOf(str_contains($name, ',') ? explode(',', $name)[0] . ',' : $half)),
                 $text,
             );
         }
@@ -67,9 +77,42 @@ final readonly class WrittenName
         return new self(SupporterKind::Person, self::person($name), $text);
     }
 
+    /** As the name of a person, whatever it looks like. */
+    public static function ofPerson(string $text): self
+    {
+        return new self(SupporterKind::Person, self::person(NameRemarks::of($text)->name), $text);
+    }
+
+    /**
+     * Whether others say all that it says: "Ann Lee" beside "Ann" and "Lee" does, "Ann & Bo Lee" does not. Titles, initials and short forms of
+     * a first name say nothing more.
+     *
+     * @param  list<string>  $others
+     */
+    public function isSaidBy(array $others): bool
+    {
+        $said = explode(' ', Fold::words(implode(' ', $others)));
+        foreach (explode(' ', Fold::words(NameRemarks::of($this->whole)->name)) as $word) {
+            $isIdle =
+                strlen($word) < 2 ||
+                in_array($word, ['and', 'or', 'the', 'of', 'family', 'household'], true) ||
+                Words::title($word) !== null ||
+                Words::suffix($word) !== null ||
+                Words::credential($word) !== null;
+            $isShort = array_filter($said, static fn(string $other): bool => Nicknames::common($word, $other) !== null) !== [];
+            if (!$isIdle && !$isShort && !in_array($word, $said, true)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     public static function isOrganization(string $text): bool
     {
-        if (preg_match(self::FIRM, $text) === 1 || preg_match('/^(?:the )?(?:est(?:ate)?\.?|friends|descendants) of\b/iu', $text) === 1) {
+        // Of "Ann Lee dba Lee Designs" and "Ann Lee c/o Lee Designs" the name is what stands before.
+        $text = NameRemarks::withoutWay($text);
+        if (preg_match(self::FIRM, $text) === 1 || preg_match(self::NAMED, $text) === 1) {
             return true;
         }
         $telling = array_values(array_filter(explode(' ', Fold::words($text)), Words::tellsOrganization(...)));
@@ -136,7 +179,8 @@ final readonly class WrittenName
                 $i === 0 || (!$isBehindName && self::areInitials($part))
                     ? null
                     : Words::suffix(Fold::solid($part)) ??
-                        ($isBehindName || self::isWhole(mb_strtolower($names[0])) ? self::credential($part) : null);
+                        (self::suffixes($part) ??
+                            ($isBehindName || self::isWhole(mb_strtolower($names[0])) ? self::credential($part) : null));
             if ($known !== null || ($isBehindName && self::isCredential($part))) {
                 $suffixes[] = $known ?? $part;
             } elseif ($i === 0 || $part !== '') {
@@ -145,8 +189,11 @@ final readonly class WrittenName
         }
         $suffix = implode(' ', $suffixes);
         if (count($names) > 1) {
-            [$last, $lastSuffix] = self::cutSuffix(explode(' ', $names[0]));
+            // "Rev. Lee, Ann"
+            [$titleBefore, $last] = self::cutTitle(explode(' ', $names[0]));
+            [$last, $lastSuffix] = self::cutSuffix($last);
             [$title, $rest] = self::cutTitle(explode(' ', implode(' ', array_slice($names, 1))), true);
+            $title = self::joined($titleBefore, $title);
             [$rest, $restSuffix] = self::cutSuffix($rest);
 
             return new PersonName(
@@ -176,7 +223,8 @@ final readonly class WrittenName
                 $suffix,
             );
         }
-        while ($from > 1 && Words::isParticle(Fold::words($words[$from - 1]))) {
+        // "Văn" is no "van".
+        while ($from > 1 && mb_check_encoding($words[$from - 1], 'ASCII') && Words::isParticle(Fold::words($words[$from - 1]))) {
             $from--;
         }
 
@@ -193,6 +241,15 @@ final readonly class WrittenName
     private static function areInitials(string $part): bool
     {
         return preg_match('/^(?:\p{Lu}\. ?){2,3}$/uD', $part) === 1;
+    }
+
+    /** "USA Ret.", "DDS MS": several behind one comma; null if one of them is none. */
+    private static function suffixes(string $part): ?string
+    {
+        $words = explode(' ', $part);
+        $known = array_map(static fn(string $word): ?string => Words::suffix(Fold::solid($word)) ?? self::credential($word), $words);
+
+        return count($words) > 1 && !in_array(null, $known, true) ? implode(' ', $known) : null;
     }
 
     private static function credential(string $part): ?string
@@ -227,9 +284,25 @@ final readonly class WrittenName
     private static function cutTitle(array $words, bool $all = false): array
     {
         $titles = [];
-        while (count($words) > ($all ? 0 : 1) && ($title = Words::title(Fold::solid($words[0]))) !== null) {
-            $titles[] = $title;
+        $least = $all ? 0 : 1;
+        $second = Fold::solid($words[1] ?? '');
+        // "The Rev. Ann Lee"
+        if (Fold::solid($words[0]) === 'the' && (Words::title($second) !== null || isset(self::BEFORE_TITLES[$second]))) {
             array_shift($words);
+        }
+        while (count($words) > $least) {
+            $title = Words::title(Fold::solid($words[0]));
+            $next = Words::title(Fold::solid($words[1] ?? ''));
+            $before = self::BEFORE_TITLES[Fold::solid($words[0])] ?? null;
+            if ($title === null && $before !== null && $next !== null && count($words) > $least + 1) {
+                $titles[] = "{$before} {$next}";
+                $words = array_slice($words, 2);
+            } elseif ($title !== null) {
+                $titles[] = $title;
+                array_shift($words);
+            } else {
+                break;
+            }
         }
 
         return [implode(' ', $titles), $words === [] ? [''] : $words];

@@ -294,8 +294,13 @@ final readonly class NameComparer implements FieldComparer, Sketched
     /** "Jr", "junior" and "II" tell one generation from another; degrees do not. */
     private static function generation(PersonName $name): string
     {
-        $known = Words::suffix(Fold::solid($name->suffix)) ?? '';
+        foreach (explode(' ', $name->suffix) as $word) {
+            $known = Words::suffix(Fold::solid($word)) ?? '';
+            if (in_array($known, ['Jr.', 'Sr.', 'II', 'III', 'IV'], true)) {
+                return $known;
+            }
+        }
 
-        return in_array($known, ['Jr.', 'Sr.', 'II', 'III', 'IV'], true) ? $known : '';
+        return '';
     }
 }

@@ -83,7 +83,7 @@ final class PartiesTest extends TestCase
         yield 'a nickname' => [['name.full' => 'Robert "Bob" Lee'], ['nickname' => 'Bob'], 'Robert Lee'];
         yield 'a nickname of its own column stays' => [
             ['name.full' => 'Robert "Bob" Lee', 'name.nickname' => 'Rob'],
-            ['nickname' => 'Rob'],
+            ['nickname' => 'Rob', 'notes' => 'With the name: Bob'],
             'Robert Lee',
         ];
         yield 'dead' => [['name.full' => 'Lee, Ann (deceased)'], ['status' => 'deceased'], 'Ann Lee'];
@@ -94,7 +94,7 @@ final class PartiesTest extends TestCase
         ];
         yield 'what is said of it stays' => [
             ['name.full' => 'Ann Lee (deceased)', 'status' => 'inactive'],
-            ['status' => 'inactive'],
+            ['status' => 'inactive', 'notes' => 'With the name: deceased'],
             'Ann Lee',
         ];
         yield 'anything else is noted' => [

@@ -104,6 +104,8 @@ final class SurveyTest extends TestCase
         yield 'small letters' => ['Last name', 'small', ['lee', 'Park'], 'lee', 'Lee'];
         yield 'capitals of a code are none' => ['Donor ID', '-capitals', ['LEE', 'PARK'], 'LEE', null];
         yield 'last, first' => ['Name', 'last, first', ['Lee, Ann', 'Bo Park'], 'Lee, Ann', 'Ann Lee'];
+        yield 'odd names' => ['Name', 'odd name', ['Ann Lee', 'Bo Park #2'], 'Bo Park #2', null];
+        yield 'of streets there are none' => ['Address', '-odd name', ['12 Elm St #2', '14 Elm St'], '12 Elm St #2', null];
         yield 'two people' => ['Name', 'two people', ['John & Mary Smith', 'Bo Park'], 'John & Mary Smith', 'John Smith|Mary Smith'];
         yield 'two emails' => [
             'Email',

@@ -40,6 +40,7 @@ final class PairsTest extends TestCase
             'review',
         ];
         yield 'father and son' => ["Robert Lee Sr.;;{$phone};{$home}", "Robert Lee Jr.;;{$phone};{$home}", null];
+        yield 'the same, with a degree' => ["Robert Lee Sr.;;{$phone};{$home}", "Robert Lee Jr., MD;;{$phone};{$home}", null];
         yield 'father and son, one suffix left out' => ["Robert Lee;;{$phone};{$home}", "Robert Lee Jr.;;{$phone};{$home}", 'review'];
         yield 'father and son by their birth dates' => [
             "Robert Lee;;{$phone};{$home};1948-02-03",

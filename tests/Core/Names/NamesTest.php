@@ -10,6 +10,7 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Names\NameCasing;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\Nicknames;
+use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\TwoPeople;
@@ -88,7 +89,28 @@ final class NamesTest extends TestCase
         yield 'another' => ['Temple Harkness', new PersonName(first: 'Temple', last: 'Harkness')];
         yield 'a trust that is none' => ['Mary Trust', new PersonName(first: 'Mary', last: 'Trust')];
         yield 'a member of an order' => ['Sister Ann Lee', new PersonName('Sister', 'Ann', '', 'Lee')];
-        yield 'in care of' => ['Bo c/o Ann Lee', new PersonName(first: 'Bo', middle: 'c/o Ann', last: 'Lee')];
+        yield 'in care of' => ['Bo Park c/o Ann Lee', new PersonName(first: 'Bo', last: 'Park')];
+        yield 'in business as' => ['Ann Lee dba Lee Designs', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'a remark behind a dash' => ['Ann Lee - do not mail', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'who one was' => ['Ann Lee née Park', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'an article and a title' => ['The Rt. Rev. Ann Lee', new PersonName('Rt. Rev.', 'Ann', '', 'Lee')];
+        yield 'a rank' => ['MSG Ann T Lee', new PersonName('MSG', 'Ann', 'T', 'Lee')];
+        yield 'two ranks' => ['Lt. Col. Ann Lee, USA Ret.', new PersonName('Lt. Col.', 'Ann', '', 'Lee', 'USA Ret.')];
+        yield 'a profession behind a comma' => [
+            'Ann Lee, Attorney at Law',
+            new PersonName(first: 'Ann', last: 'Lee', suffix: 'Attorney at Law'),
+        ];
+        yield 'a degree that is a title as well' => ['Ann Lee DDS, MS', new PersonName(first: 'Ann', last: 'Lee', suffix: 'DDS MS')];
+        yield 'a title before the last name' => ['Rev. Dr. Lee, Ann', new PersonName('Rev. Dr.', 'Ann', '', 'Lee')];
+        yield 'that title' => ['Lee, Ms', new PersonName('Ms.', '', '', 'Lee')];
+        yield 'a last name of two words' => ['Luis de los Santos', new PersonName(first: 'Luis', last: 'de los Santos')];
+        yield 'another of two' => ['Pedro San Miguel', new PersonName(first: 'Pedro', last: 'San Miguel')];
+        yield 'a middle name that looks like "van"' => ['Nguyễn Văn An', new PersonName(first: 'Nguyễn', middle: 'Văn', last: 'An')];
+        yield 'a last name that is a title as well' => ['Bishop, Ann', new PersonName(first: 'Ann', last: 'Bishop')];
+        yield 'a doctor in Spanish' => ['Dra. Ana Pérez', new PersonName('Dra.', 'Ana', '', 'Pérez')];
+        yield 'the younger in French' => ['Jean Tremblay fils', new PersonName(first: 'Jean', last: 'Tremblay', suffix: 'fils')];
+        yield 'a first name that is a word for generosity' => ['Charity Lee', new PersonName(first: 'Charity', last: 'Lee')];
+        yield 'a last name of scouts' => ['Ann Troop', new PersonName(first: 'Ann', last: 'Troop')];
         foreach (['Ann M. Church' => 'M.', 'Ann Church' => '', 'Church, Ann' => '', 'Zsófia Church' => ''] as $written => $middle) {
             yield $written => [
                 $written,
@@ -149,6 +171,29 @@ final class NamesTest extends TestCase
         ) {
             yield [$organization, SupporterKind::Organization];
         }
+        foreach (
+            [
+                'Green Acres Farm',
+                "Bill's Tire & Auto",
+                "St. Mark's",
+                'Law Office of Ann Lee',
+                'Troop 44',
+                'Class of 1985',
+                '3rd Grade',
+                'Local #12',
+                'Lee Estate',
+                'Tremblay et fils',
+                'Pérez e Hijos',
+                'Fundación Luz',
+                'École Notre-Dame',
+                'First Presbyterian',
+            ]
+            as $organization
+        ) {
+            yield [$organization, SupporterKind::Organization];
+        }
+        yield ["Ann's Mom", SupporterKind::Person];
+        yield ['Ann Lee and Partner', SupporterKind::Person];
         yield ['Anderson Sanderson', SupporterKind::Person];
         yield ['Ann n/a Lee', SupporterKind::Person];
         yield ['Orlando Andor', SupporterKind::Person];
@@ -166,6 +211,11 @@ final class NamesTest extends TestCase
         yield ['The Lee & Park Families', 'Park'];
         yield ['John (deceased) & Mary Smith', 'Smith'];
         yield ['van der Berg Household', 'van der Berg'];
+        yield ['Jo Lee Jr. and Ann', 'Lee'];
+        yield ['Familia Pérez', 'Pérez'];
+        yield ['Famille Côté-Roy', 'Côté-Roy'];
+        yield ['Fam. Müller', 'Müller'];
+        yield ['Sta. Maria, Jose & Luz', 'Sta. Maria'];
     }
 
     #[DataProvider('households')]
@@ -233,6 +283,12 @@ final class NamesTest extends TestCase
         yield ['Ann Lee (moved in 2019)', 'Ann Lee', '"moved in 2019" goes to the notes'];
         yield ['Robert (Bob) Lee (deceased) (moved)', 'Robert Lee', 'nickname Bob, deceased, "moved" goes to the notes'];
         yield ['Bob "Bobby" "Rob" Lee', 'Bob Lee', 'nickname Bobby, "Rob" goes to the notes'];
+        yield ['Ann Lee c/o Bo Park', 'Ann Lee', '"c/o Bo Park" goes to the notes'];
+        yield ['The late Ann Lee', 'Ann Lee', 'deceased'];
+        yield ['Ann Lee - moved', 'Ann Lee', '"- moved" goes to the notes'];
+        yield ['Ann Lee - VIP', 'Ann Lee - VIP', ''];
+        yield ['Smith - Jones, Ann', 'Smith - Jones, Ann', ''];
+        yield ['Ann Smith - Jones Jr.', 'Ann Smith - Jones Jr.', ''];
         yield ['Ann () Lee', 'Ann Lee', ''];
         yield ['Ann (Lee', 'Ann (Lee', ''];
         yield ['(deceased)', '(deceased)', ''];
@@ -299,7 +355,78 @@ final class NamesTest extends TestCase
         self::assertNull(Nicknames::common('zed', 'zed2'));
     }
 
+    /** @return iterable<array{string, bool}> */
+    public static function odd(): iterable
+    {
+        foreach (
+            [
+                'Anonymous Donor #4',
+                'In memory of Ann Lee',
+                'The Lees',
+                'Lee, Ann, Bo',
+                'Ann, Bo & Cy Lee',
+                'Ann & Bo & Cy Lee',
+                'Adm1n Lee',
+                'Ann Lee?',
+                '*Ann Lee',
+                'Ann Lee - VIP',
+                'Abcd. Ann Lee',
+                'VIP Ann Lee',
+                'Ann See Note For Lee by Bo Park',
+                'Ann not Lee',
+                'Juan y Ana Pérez',
+                'Viuda de Pérez',
+                'Ann Smith - Jones Jr.',
+                'Ann Lee - DO NOT MAIL',
+                "Ann's Mom",
+                'Grandma Lee',
+                'Ann Lee DUPLICATE',
+                'Her Honor Ann Lee',
+                'Kim Yong-ho',
+                'Robert Lee, Ann Park',
+                'Mc Neil Ann',
+            ]
+            as $name
+        ) {
+            yield [$name, true];
+        }
+        foreach (
+            [
+                'Ann Lee',
+                'ANN LEE',
+                'Lee, Ann, MD',
+                'Garcia Lopez, Ana Maria',
+                'Jean-Luc Picard-Lee',
+                'Mc Neil, Ann',
+                'Ann LEE',
+                'A Lee',
+                'A. B. Lee',
+                "Ann O'Brien-Lee Jr.",
+                'Wm. Lee 3rd',
+                'Ann & Bo Lee',
+                'Lee, Ann and Park, Bo',
+                'Smith, Ann & Bo',
+                'Mr. and Mrs. Ann Lee and Family',
+                'Robert "Bob" Lee (deceased)',
+                'Lee Foundation for the Arts',
+                'Ana María de la Cruz Reyes',
+                'Иван Петров',
+            ]
+            as $name
+        ) {
+            yield [$name, false];
+        }
+    }
+
+    #[DataProvider('odd')]
+    public function test_names_that_may_be_read_wrongly_are_told(string $name, bool $isOdd): void
+    {
+        self::assertSame($isOdd, OddName::isIn($name));
+    }
+
     #[TestWith(['Anonymous', true])]
+    #[TestWith(['Anonymous Donor #4', true])]
+    #[TestWith(['Unknown Unknown', true])]
     #[TestWith(['ANONYMOUS DONOR', true])]
     #[TestWith(['An anonymous friend', true])]
     #[TestWith(['Unknown', true])]

@@ -682,6 +682,7 @@ export type FoundFinding = {
     | 'capitals'
     | 'small'
     | 'last, first'
+    | 'odd name'
     | 'two people'
     | 'two emails'
     | 'two phones'

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+use PineSieve\Core\Text\Fold;
+
+/** A name in one cell that may be read wrongly: with words, numbers or signs that no name has, or in an order that says little. */
+final class OddName
+{
+    /** Most names have nothing of it. */
+    private const MAY_BE =
+        '/\d|[^\p{L}\p{M}\s.,\'\x{2019}&()"\x{201C}\x{201D}+\/-]|' .
+        self::SMALL .
+        '|(?i:' .
+        self::NO_NAME .
+        ')|[\'\x{2019}]s\b|-\p{Ll}|^(?i:the|an|in|mc|her|his|their) |^a |^\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$/u';
+
+    /** Words within a text, not within a name. */
+    private const SMALL = '\b(?:of|for|at|to|not|no|by|with|from|on|see|per|via|y|e|et)\b';
+
+    /** What people call their kin, and words that lists have beside a name. */
+    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|vip|void|deleted|inactive|moved)\b';
+
+    /** "Kim Yong-ho" has the last name first. */
+    private const GIVEN_LAST = '/ \p{Lu}\p{Ll}+-\p{Ll}+$/u';
+
+    /** Short forms of first names. */
+    private const SHORT = [
+        'geo',
+        'chas',
+        'jas',
+        'thos',
+        'robt',
+        'jos',
+        'benj',
+        'edw',
+        'alex',
+        'saml',
+        'danl',
+        'fredk',
+        'margt',
+        'eliz',
+        'ste',
+    ];
+
+    private const ORDINAL = '/\b(?:2nd|3rd|4th)\b/i';
+
+    private function __construct() {}
+
+    /** Whether a person's or a household's name may be read wrongly; that of an organization is not read at all. */
+    public static function isIn(string $text): bool
+    {
+        // Most columns are others: numbers, emails, streets.
+        if (str_contains($text, '@') || preg_match('/\p{L}{2}/u', $text) !== 1) {
+            return false;
+        }
+        if (preg_match('/^\d+\w? /', $text) === 1) {
+            return true;
+        }
+        if (preg_match(self::MAY_BE, $text) !== 1 || WrittenName::isOrganization($text)) {
+            return false;
+        }
+        $name = NameRemarks::of($text)->name;
+        if (preg_match('/\d|[^\p{L}\p{M}\s.,\'\x{2019}&+\/-]/u', (string) preg_replace(self::ORDINAL, '', $name)) === 1) {
+            return true;
+        }
+        if (TwoPeople::areIn($name)) {
+            return self::areMore($name);
+        }
+        $person = WrittenName::parse($name)->person;
+        if (substr_count($name, ',') > 1 && $person->suffix === '') {
+            return true;
+        }
+        $inner = trim("{$person->first} {$person->middle} {$person->last}");
+        $words = explode(' ', $inner);
+        $first = Fold::words($words[0]);
+
+        return count($words) > 6 ||
+            str_contains($inner, ',') ||
+            str_contains($inner, ' - ') ||
+            preg_match('/' . self::SMALL . '|(?i:' . self::NO_NAME . ')|\p{L}[\'\x{2019}]s\b/u', $inner) === 1 ||
+            preg_match(self::GIVEN_LAST, $name) === 1 ||
+            self::mayBeTwo($name) ||
+            ($first === 'mc' && count($words) > 2) ||
+            $words[0] === 'a' ||
+            in_array($first, ['the', 'an', 'in', 'her', 'his', 'their'], true) ||
+            (preg_match('/^\p{L}{3,}\.$/u', $words[0]) === 1 && !in_array($first, self::SHORT, true)) ||
+            self::shouts($words);
+    }
+
+    /** "Robert Lee, Ann Park" is no last name behind which a first and a middle one stand. */
+    private static function mayBeTwo(string $name): bool
+    {
+        return preg_match('/^(?<first>\p{L}+) \p{L}{2,}, \p{L}{2,} \p{L}{2,}$/uD', $name, $found) === 1 &&
+            Nicknames::fullOf(Fold::words($found['first'])) !== [];
+    }
+
+    /** "Ann, Bo & Cy Park" may be three, or Mr. Ann's Bo and someone else. */
+    private static function areMore(string $name): bool
+    {
+        $halves = array_values(
+            array_filter(
+                TwoPeople::halves($name),
+                static fn(string $half): bool => Words::title(Fold::solid($half)) === null && strcasecmp($half, 'family') !== 0,
+            ),
+        );
+        $turned = array_filter($halves, static fn(string $half): bool => str_contains($half, ','));
+
+        return count($halves) > 2 ||
+            substr_count($name, ',') > 2 ||
+            (count($turned) === 1 && preg_match('/^(?:\p{L}{2,}\.? )?\p{L}{2,} \p{L}{2,}$/uD', $halves[1] ?? '') === 1);
+    }
+
+    /**
+     * Whether a word is all in capitals beside others that are not: a rank, a degree, a remark; the last name may be.
+     *
+     * @param  non-empty-list<string>  $words
+     */
+    private static function shouts(array $words): bool
+    {
+        if (preg_match('/\p{Ll}/u', implode('', $words)) !== 1) {
+            return false;
+        }
+        $others = array_slice($words, 0, -1);
+        $loud = array_filter($others, static fn(string $word): bool => preg_match('/^\p{Lu}{3,}$/uD', $word) === 1);
+        $last = $words[count($words) - 1];
+
+        return $loud !== [] && (count($loud) < count($others) || preg_match('/\p{Ll}/u', $last) === 1);
+    }
+}
