@@ -16,14 +16,20 @@ final readonly class WrittenMoney
      * @param  string  $amount  as Amount writes it
      * @param  list<string>  $marks  each of which Currency knows
      * @param  bool  $isPadded  whether zeros stand before it and no point in it: what it is worth is a guess
+     * @param  bool  $isEither  whether three digits stand behind its only point: "1.500" may be fifteen hundred
      */
-    private function __construct(public string $amount, public array $marks, public bool $isPadded) {}
+    private function __construct(
+        public string $amount,
+        public array $marks,
+        public bool $isPadded = false,
+        public bool $isEither = false,
+    ) {}
 
     /** Null if it is no amount. */
     public static function parse(string $text): ?self
     {
         if (preg_match('/^(?:0|[1-9]\d{0,11})(?:\.\d{1,2})?$/D', $text) === 1) {
-            return new self(self::twoDecimals($text), [], false);
+            return new self(self::twoDecimals($text), []);
         }
         [$negative, $bare, $marks] = self::apart($text);
         foreach ($marks as $mark) {
@@ -41,7 +47,12 @@ final readonly class WrittenMoney
         }
         $amount = self::twoDecimals($plain);
 
-        return new self($negative && $amount !== '0.00' ? "-{$amount}" : $amount, $marks, preg_match('/^0\d*[1-9]\d*$/D', $bare) === 1);
+        return new self(
+            $negative && $amount !== '0.00' ? "-{$amount}" : $amount,
+            $marks,
+            preg_match('/^0\d*[1-9]\d*$/D', $bare) === 1,
+            preg_match('/^[1-9]\d{0,2}\.\d{3}$/D', $bare) === 1,
+        );
     }
 
     /** @return array{bool, string, list<string>} whether it is less than zero, the figures, and what stands before and behind them */

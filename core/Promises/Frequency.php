@@ -27,7 +27,8 @@ enum Frequency: string
             'weekly', 'week', 'every week', 'w' => self::Weekly,
             'every two weeks', 'every 2 weeks', 'fortnightly', 'biweekly', 'bi weekly' => self::EveryTwoWeeks,
             'monthly', 'month', 'every month', 'm', 'mthly' => self::Monthly,
-            'every two months', 'every 2 months', 'bimonthly', 'bi monthly' => self::EveryTwoMonths,
+            // "Bimonthly" is twice a month as well.
+            'every two months', 'every 2 months', 'every other month' => self::EveryTwoMonths,
             'quarterly', 'quarter', 'every quarter', 'every three months', 'every 3 months', 'q' => self::Quarterly,
             'twice a year',
             'half yearly',

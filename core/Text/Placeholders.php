@@ -84,6 +84,9 @@ final class Placeholders
         ],
     ];
 
+    /** Whose mail nobody gets. */
+    private const NOBODY = '/^(?:none|no|na|noemail|nomail|no-?email|unknown|nobody|noone|notprovided|declined|refused|fake|asdf|xxx+)@\S+$/iD';
+
     /** @var ?array<string, string> */
     private static ?array $words = null;
 
@@ -94,7 +97,7 @@ final class Placeholders
     {
         $length = strlen($tidied);
         if ($length > 24 || $length === 0) {
-            return null;
+            return $length < 60 && preg_match(self::NOBODY, $tidied) === 1 ? 'test' : null;
         }
         if (self::$words === null) {
             self::$words = [];
@@ -120,6 +123,7 @@ final class Placeholders
                     ) === 1 &&
                     preg_match_all('/\d/', $tidied) >= 9
                     => 'number',
+                str_contains($tidied, '@') && preg_match(self::NOBODY, $tidied) === 1 => 'test',
                 preg_match('/^-?\d(?:[.,]\d+)?E[+]?\d{1,3}$/iD', $tidied) === 1 => 'scientific',
                 default => null,
             };

@@ -194,6 +194,18 @@ final class MoneyTest extends TestCase
         self::assertSame(['USD 25.00', 'USD 10.00'], self::stored());
     }
 
+    public function test_three_decimals_are_asked_about_until_a_step_says_what_they_are(): void
+    {
+        foreach (['.' => ['USD 2.50', 'USD 1.00'], ',' => ['USD 2500.00', 'USD 1000.00']] as $mark => $expected) {
+            $intake = $this->sifted(self::rows('2.500', '1.000'));
+            self::assertSame(['held' => 2], $this->outcomes($intake));
+            $this->patchJson("/api/intakes/{$intake->id}/columns/4", ['steps' => [['do' => 'number', 'decimal' => $mark]]])->assertOk();
+            $this->postJson("/api/intakes/{$intake->id}/sift")->assertOk();
+            $this->postJson("/api/intakes/{$intake->id}/load", ['name' => 'x'])->assertOk();
+            self::assertSame([], array_diff($expected, self::stored()));
+        }
+    }
+
     public function test_a_sign_is_of_the_currency_that_stands_beside_it(): void
     {
         $intake = $this->loaded(

@@ -64,7 +64,8 @@ final readonly class ReadNumber extends EachValue
                 'Correct the number, or change the step of the column',
             );
         }
-        $plain = rtrim($plain, '.');
+        // "1.500" says from here on how many decimals it has.
+        $plain = rtrim((string) preg_replace('/(\.\d\d)0+$/D', '$1', $plain), '.');
 
         // What says the currency stays with the number: it is not this step's to take away.
         return implode(

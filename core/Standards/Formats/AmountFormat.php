@@ -29,6 +29,13 @@ final readonly class AmountFormat implements Format
                 'Say in the steps of the column how many of its last digits are decimals',
             );
         }
+        if ($money->isEither) {
+            return Understood::not(
+                'amount.thousands',
+                "\"{$written}\" may be {$money->amount}, or a thousand times as much",
+                'Say in a step of the column that reads amounts which mark stands before the decimals, or write two decimals',
+            );
+        }
         $currency = $money->marks === [] ? $this->home : Currency::of($money->marks, $this->home);
         if ($currency === null) {
             return Understood::not(

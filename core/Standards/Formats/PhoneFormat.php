@@ -23,8 +23,8 @@ final readonly class PhoneFormat implements Format
         } catch (NumberParseException) {
             return $this->not($written);
         }
-        // Two numbers in a cell would be read as one long one, or the second cut off as noise.
-        if (!self::isValid($util, $number) || preg_match_all('/\d/', $written) > 18) {
+        // Two numbers in a cell would be read as one long one, or the second cut off as noise; of "555-0105, 0106" it is no extension.
+        if (!self::isValid($util, $number) || preg_match_all('/\d/', $written) > 18 || preg_match('/\d\s*,\s*\d+\s*$/D', $written) === 1) {
             return $this->not($written);
         }
         $extension = (string) $number->getExtension();

@@ -51,6 +51,8 @@ final class FrequencyTest extends TestCase
         yield 'a letter' => ['Q', Frequency::Quarterly];
         yield 'annually' => ['Annually', Frequency::Yearly];
         yield 'one payment' => ['One-time', Frequency::Once];
+        yield 'twice a month, or every two months' => ['Bi-monthly', null];
+        yield 'the latter' => ['every other month', Frequency::EveryTwoMonths];
         yield 'a number alone says nothing' => ['12', null];
         yield 'nothing that is known' => ['now and then', null];
     }
