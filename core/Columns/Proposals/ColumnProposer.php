@@ -21,6 +21,9 @@ final readonly class ColumnProposer
     /** Part of the values from which the header and they together leave no doubt. */
     private const CERTAIN = 0.9;
 
+    /** Headers that name an organization, or where someone studies, prays or plays. */
+    private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation'];
+
     public function __construct(private FieldCatalog $catalog) {}
 
     public function propose(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
@@ -135,6 +138,7 @@ final readonly class ColumnProposer
             str_starts_with($sense->base, 'last_gift.')
                 => ColumnState::Look,
             $sense->party !== '' => ColumnState::Look,
+            $this->isDoubtful($profile, $target, $column, $sheet) => ColumnState::Look,
             $look !== null => $this->share($profile, $look) >= self::CERTAIN ? ColumnState::Sure : ColumnState::Look,
             default => ColumnState::Sure,
         };
@@ -144,6 +148,31 @@ final readonly class ColumnProposer
         }
 
         return new Proposal($profile->header, $state, $target, $evidence, $name);
+    }
+
+    /** "Pledge 26" is of a year, a "School" may be where someone studied, and of several columns of amounts "Total paid" may not be what was given. */
+    private function isDoubtful(ColumnProfile $profile, string $target, int $column, SheetSense $sheet): bool
+    {
+        $header = Fold::solid($profile->header);
+        if (preg_match('/^(?:gift|promise)\./', $target) === 1 && preg_match('/(?<!\d)(?:20)?[2-5]\d(?!\d)/', $profile->header) === 1) {
+            return true;
+        }
+        if ($target === 'organization.name') {
+            return in_array($header, self::MAY_BE_PLACES, true) &&
+                $sheet->hasPersonNames() &&
+                $profile->share(ValueLook::Organization) < self::BELIEVED;
+        }
+        if ($target !== 'gift.amount' || preg_match('/gift|donat|contrib|gave|given/', $header) === 1) {
+            return false;
+        }
+        foreach ($sheet->profiles as $other => $beside) {
+            $base = $sheet->senses[$other]->base ?? '';
+            if ($other !== $column && ($base === '' || $base === 'gift.amount') && $beside->type() === 'amount') {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The serial numbers of a spreadsheet are dates too, and two telephone numbers in a cell are telephone numbers. */
@@ -180,7 +209,9 @@ final readonly class ColumnProposer
             if ($profile->share($look) >= self::CERTAIN && $profile->share(ValueLook::Date) < 0.5) {
                 return new Proposal(
                     $profile->header,
-                    $look === ValueLook::Email ? ColumnState::Sure : ColumnState::Look,
+                    $look === ValueLook::Email && preg_match('/\b(?:his|her)\b/i', $profile->header) !== 1
+                        ? ColumnState::Sure
+                        : ColumnState::Look,
                     $target,
                     "{$profile->evidence($look)}; the header does not say.",
                 );

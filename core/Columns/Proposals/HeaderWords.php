@@ -155,6 +155,9 @@ final class HeaderWords
         'detail' => 1,
     ];
 
+    /** Gifts and promises that one row has. */
+    private const MOST_GIFTS = 19;
+
     /** Things that have ids and are no supporters. */
     private const NO_SYSTEMS = [
         'event',
@@ -252,6 +255,8 @@ final class HeaderWords
             $base = self::bases()[implode('', $attempt)] ?? null;
             if ($base !== null) {
                 $number = $usesNumber || $numbers === [] ? 0 : (int) $numbers[0];
+                // "Pledge 26" is of a year.
+                $number = $number > self::MOST_GIFTS && preg_match('/^(?:gift|promise)\./', $base) === 1 ? 0 : $number;
                 // A word that the field itself is called by says no more: "Postal code" is of no mailing address, "Contact" alone is a name.
                 $isOf = $party !== '' && array_intersect($attempt, self::PARTIES[$party]) === [] && self::belongs($base, $party);
                 $isKind = $kind !== '' && array_intersect($attempt, self::KINDS[$kind]) === [] && self::fits($base, $kind);
@@ -300,8 +305,15 @@ final class HeaderWords
             $header,
         );
         $spaced = (string) preg_replace(
-            ['/\be[- _]?mail/iu', '/#|№/u', '/\btele phone\b/iu', '/\b(\d) ?(st|nd|rd|th)\b/iu', '/\$/'],
-            ['email', ' no ', 'telephone', '$1$2', ' usd '],
+            [
+                '/\b(?:i|you|we)[\'\x{2019}]d\b/iu',
+                '/\be[- _]?mail/iu',
+                '/#|№/u',
+                '/\btele phone\b/iu',
+                '/\b(\d) ?(st|nd|rd|th)\b/iu',
+                '/\$/',
+            ],
+            [' would ', 'email', ' no ', 'telephone', '$1$2', ' usd '],
             $spaced,
         );
 

@@ -78,6 +78,9 @@ final class ColumnsTest extends TestCase
             ['Held because', ['No name'], null, ColumnState::LeftBehind],
             ['Address', ['12 Elm St, Dover, NH 03820', "4 Oak Rd\nSaco ME 04072"], 'address.block', ColumnState::Look],
             ['Address', ["12 north elm street\nDOVER, N.H. 3820", "4 Oak Rd\nSaco"], 'address.block', ColumnState::Look],
+            ['C/S/Z', ['Dover, NH 03820', 'Saco ME 04072'], 'address.block', ColumnState::Look],
+            ['City/State/Zip', ['Dover, NH 03820', 'Saco ME 04072'], 'address.block', ColumnState::Look],
+            ['City, State', ['Dover, NH', 'Saco ME'], 'address.block', ColumnState::Look],
             ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
         ];
         foreach ($table as $i => $line) {
@@ -122,6 +125,24 @@ final class ColumnsTest extends TestCase
             $targets(['Code' => ['ALL', 'TOP', 'CUP'], 'Last name' => ['Lee', 'Park', 'Dahl']])[0],
             'Without money there is no currency.',
         );
+    }
+
+    public function test_what_a_header_may_mean_beside_other_columns_is_looked_at(): void
+    {
+        $state = static fn(array $columns): ColumnState => self::propose($columns)->choices[0]->state;
+        $names = ['Last name' => ['Lee', 'Park'], 'First name' => ['Ann', 'Bo']];
+
+        self::assertSame(ColumnState::Look, $state(['School' => ['Arts', 'Science'], ...$names]));
+        self::assertSame(ColumnState::Sure, $state(['School' => ['Dover High School', 'Saco Academy'], ...$names]));
+        self::assertSame(ColumnState::Sure, $state(['Company' => ['Arts', 'Science'], ...$names]));
+        self::assertSame(ColumnState::Look, $state(['Total paid' => ['118.50', '46.75'], 'Add-on' => ['25.00', '0.00']]));
+        self::assertSame(ColumnState::Sure, $state(['Total paid' => ['118.50', '46.75'], 'Fee' => ['2.50', '1.00']]));
+        self::assertSame(ColumnState::Sure, $state(['Donation amount' => ['118.50', '46.75'], 'Add-on' => ['25.00', '0.00']]));
+        self::assertSame(ColumnState::Look, $state(['Pledge 26' => ['1200', '600'], ...$names]));
+        self::assertSame('promise.amount', self::propose(['Pledge 26' => ['1200', '600'], ...$names])->choices[0]->target());
+        self::assertSame(ColumnState::Look, $state(['Her email' => ['a@example.org', 'b@example.org'], ...$names]));
+        self::assertSame(ColumnState::Open, $state(["I'd like to (check all)" => ['Volunteer, Donate', 'Donate'], ...$names]));
+        self::assertSame(ColumnState::Open, $state(['Emergency phone' => ['207-555-0143', '207-555-0144']]));
     }
 
     public function test_evidence_is_in_words_and_numbers(): void
@@ -274,6 +295,33 @@ final class ColumnsTest extends TestCase
         yield 'ZIP against state' => [
             ['name.last' => 'Lee', 'address.state' => 'ME', 'address.postal_code' => '03820'],
             ['postal_code.state'],
+        ];
+        yield 'a name in one cell that says more than the columns of its parts' => [
+            ['name.full' => 'Ann & Bo Lee', 'name.first' => 'Ann', 'name.last' => 'Lee'],
+            ['name.twice'],
+        ];
+        yield 'another organization' => [['name.full' => 'Larch Fund', 'organization.name' => 'Elm Fund'], ['name.twice']];
+        yield 'the same with a title and a short form' => [
+            ['name.full' => 'Mr. Bob M. Lee Jr.', 'name.first' => 'Robert', 'name.last' => 'Lee'],
+            [],
+        ];
+        yield 'both of a couple' => [
+            ['name.full' => 'Ann & Bo Lee', 'name.first' => 'Ann', 'name.last' => 'Lee', 'spouse.name.first' => 'Bo'],
+            [],
+        ];
+        yield 'a person of an organization that no column is for' => [
+            ['kind' => 'organization', 'organization.name' => 'Larch Fund', 'name.first' => 'Ann', 'name.last' => 'Lee'],
+            ['name.twice'],
+        ];
+        yield 'an organization by its name, a person by its kind' => [['name.full' => 'Joy Books', 'kind' => 'person'], ['kind.twice']];
+        yield 'dead by the name, and not by the status' => [['name.full' => 'Ann Lee (deceased)', 'status' => 'active'], ['status.twice']];
+        yield 'a cell for the place beside a street' => [
+            ['name.last' => 'Lee', 'address.line1' => '12 Elm St', 'address.block' => 'Bend, OR 97701'],
+            [],
+        ];
+        yield 'a cell that says otherwise than a column' => [
+            ['name.last' => 'Lee', 'address.line1' => '12 Elm St', 'address.city' => 'Bend', 'address.block' => 'Salem, OR 97301'],
+            ['address.twice'],
         ];
         yield 'a foreign state is no fault' => [
             ['name.last' => 'Lee', 'address.state' => 'Bavaria', 'address.postal_code' => '80331', 'address.country' => 'Germany'],
