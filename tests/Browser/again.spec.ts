@@ -41,6 +41,8 @@ test('what came in under a wrong country is read again, taken over as one, taken
   await page.getByRole('button', { name: /^Take over all 2/ }).click();
   await expect(page.getByText('2 values were taken over.')).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
+  // Each page has a quick search of its own: wait for that of the page that comes.
+  await expect(page.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
   await page.getByLabel('Find a supporter').fill('Gannetson');
   await page.getByRole('option', { name: /Gannetson/ }).click();
   await expect(page.getByText('3 North Avenue')).toBeVisible();
