@@ -24,7 +24,7 @@ export default defineConfig({
     trace: process.env['TRACE'] === undefined ? 'off' : 'retain-on-failure',
     screenshot: 'only-on-failure',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -18,7 +18,7 @@ missing_packages() {
                 done ;;
             database) [ -x /usr/sbin/mariadbd ] || command -v mariadbd >/dev/null || echo mariadb-server ;;
             web|screens) command -v node >/dev/null || echo nodejs; command -v npm >/dev/null || echo npm ;;
-            browser) command -v chromium >/dev/null || echo chromium ;;
+            browser) command -v chromium-headless-shell >/dev/null || echo chromium-headless-shell ;;
         esac
     done
 }

@@ -10,7 +10,9 @@ final class BehindStreet
     /** Whatever stands behind these words, and is no unit, no suffix and no direction, is not of the street: "St" may be Saint, of a few. */
     private const GOES_ON =
         '/\S (?:street|avenue|ave|road|rd|drive|boulevard|blvd|lane|ln|parkway|pkwy) \S|' .
-        '\S (?:piso|local|oficina|edif|edificio|km) \S|^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|\S st .*\d|\S box \S*\d|\S \d{5}(?:-\d{4})?$/iD';
+        '\S (?:ct|crt|pl|cir|cres|terr?|trl|sq|hwy|dr(?! (?:m|king))) \S|' .
+        '\S (?:piso|local|oficina|edif|edificio|km) \S|^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|' .
+        '^bay st (?!louis)|\S st .*\d|\S box \S*\d|\S \d{5}(?:-\d{4})?$/iD';
 
     /** Signs that no street has: someone wrote a remark. */
     private const REMARK = '/[*()\[\]{}<>!?=:"_|~^@$%+\\\\]/';

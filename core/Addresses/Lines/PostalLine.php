@@ -23,12 +23,14 @@ final class PostalLine
         self::SIGN .
         '(?<box>[A-Z]{0,3}-?\d[\w-]*(?: [A-Z])?|(?<!BIN )(?!(?:ST|RD|DR|LN|CT|PL)$)[A-Z]{1,2})$/iD';
 
+    /** What stands before the number of a box on a route: "RFD ROUTE 4 NUMBER 87A" too. */
+    private const BOX_ON_ROUTE = '(?: (?:(?:BOX|BX)' . self::SIGN . '|(?:#|NO|NUMBER|NUM)\s*)(?<box>[\w-]+))?$/iD';
+
     private const RURAL =
-        '/^(?:R ?R|RURAL (?:ROUTE|RTE|RT|DELIVERY)|R ?F ?D(?: ROUTE)?)' .
+        '/^(?:R ?R|RURAL (?:ROUTE|RTE|RT|DELIVERY)|R ?F ?D(?: (?:ROUTE|RTE|RT))?)' .
         self::ROUTE_SIGN .
-        '0*(?<route>\d+[A-Z]?)(?: (?:BOX|BX|#)' .
-        self::SIGN .
-        '(?<box>[\w-]+))?$/iD';
+        '0*(?<route>\d+[A-Z]?)' .
+        self::BOX_ON_ROUTE;
 
     /** A "route 5" may be a highway: with a box it is rural. */
     private const ROUTE =
@@ -42,11 +44,10 @@ final class PostalLine
         '0*(?<route>\d+[A-Z]?)$/iD';
 
     private const CONTRACT =
-        '/^(?:HC|HCR|H C R?|(?:HIGHWAY|HWY) CONTRACT(?: ROUTE| RTE| RT)?|STAR (?:ROUTE|RTE|RT))' .
+        '/^(?:(?:HCR?|H C R?|(?:HIGHWAY|HWY) CONTRACT)(?: (?:ROUTE|RTE|RT))?|(?:STAR|CONTRACT) (?:ROUTE|RTE|RT))' .
         self::ROUTE_SIGN .
-        '0*(?<route>\d+[A-Z]?)(?: (?:BOX|BX|#)' .
-        self::SIGN .
-        '(?<box>[\w-]+))?$/iD';
+        '0*(?<route>\d+[A-Z]?)' .
+        self::BOX_ON_ROUTE;
 
     private const MILITARY =
         '/^(?<unit>PSC|CMR|UNIT)' . self::ROUTE_SIGN . '(?<route>\d+)(?: (?:BOX|BX)' . self::SIGN . '(?<box>[\w-]+))?$/iD';
@@ -58,7 +59,7 @@ final class PostalLine
     /** Whether a line may be any of them: most are not. */
     private const MAY_BE =
         '/^(?:p|post|postal|po|pob|pobox|firm|caller|bin|lock|lockbox|drawer|box|bx|r|rr|rural|rfd|rd|rt|rte|route|' .
-        'hc|hcr|h|highway|hwy|star|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$|' .
+        'hc|hcr|h|highway|hwy|star|contract|psc|cmr|unit|uss|usns|uscgc|general|genl|gen)\d*$|' .
         '^(?:rr|rfd|rt|rte|hc|hcr|psc|cmr)-\d+$/iD';
 
     private const STATION =

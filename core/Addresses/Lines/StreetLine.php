@@ -23,6 +23,9 @@ final class StreetLine
     /** A house by its number, its letter, its grid: "12", "12B", "39-12", "1234-B", "N6W23001", "W6325". */
     private const NUMBER = '/^(?:\d+[a-z]?(?:-\d*[a-z]?\d*)?|[nsew]\d+[nsew]\d+|\d+[nsew]\d+|[nsew]\d{3,5})$/iD';
 
+    /** In Puerto Rico the block stands before the number of the house: "A17 Calle Amapola". */
+    private const BLOCK = '/^[a-z]{1,2}-?\d{1,4} (?:' . self::SPANISH . ')$/iD';
+
     private const NUMBER_WORDS = '/^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)$/iD';
 
     /** Streets in Spanish begin with what they are: nothing behind it is a suffix. */
@@ -232,6 +235,9 @@ final class StreetLine
 
             return [$both[1], [$both[2], ...array_slice($words, 1)]];
         }
+        if (preg_match(self::BLOCK, $words[0] . ' ' . ($words[1] ?? '')) === 1) {
+            return [$this->cased($words[0]), array_slice($words, 1)];
+        }
         if (preg_match(self::NUMBER, $words[0]) !== 1) {
             $isInWords = count($words) > 2 && preg_match(self::NUMBER_WORDS, $words[0]) === 1 && $this->endsInSuffix($words);
 
@@ -280,6 +286,10 @@ final class StreetLine
         // "The Circle", "Avenue of the Pines"
         $isName = $last > 0 && in_array(strtolower($words[$last - 1]), ['the', 'of'], true);
         $suffix = $last > 0 && !$isName ? $this->lexicon->suffix($words[$last]) : null;
+        // In the Virgin Islands: "Estate Hannah's Rest", but "Estate Dr".
+        if ($suffix !== null && $last > 1 && strcasecmp($words[0], 'estate') === 0 && !$this->lexicon->isCommon($suffix)) {
+            $suffix = null;
+        }
         if ($suffix !== null) {
             $this->reasons->replaced(AddressRule::Suffix, 'street suffix', $words[$last], $suffix);
             $words = $this->inFull(array_slice($words, 0, $last));

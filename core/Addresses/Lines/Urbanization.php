@@ -10,6 +10,9 @@ use PineSieve\Core\Addresses\PlaceCasing;
 /** The urbanization of an address in Puerto Rico: it stands before the street (Publication 28, 291). */
 final class Urbanization
 {
+    /** What begins behind its name: the house, with its block, or a mark. */
+    private const END = '/^(?:[a-z]{1,2}-?)?\d|^[,#]/iD';
+
     private function __construct() {}
 
     /**
@@ -29,7 +32,7 @@ final class Urbanization
             return [$words, ''];
         }
         $end = $at + 1;
-        while ($end < count($words) && preg_match('/^[\d,#]/', $words[$end]) !== 1 && $lexicon->unit($words[$end]) === null) {
+        while ($end < count($words) && preg_match(self::END, $words[$end]) !== 1 && $lexicon->unit($words[$end]) === null) {
             $end++;
         }
         if ($end === $at + 1) {

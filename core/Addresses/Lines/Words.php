@@ -28,6 +28,9 @@ final class Words
         '/;/' => ',',
     ];
 
+    /** "11 th", "2 nd", and "3 rd Ave": of "3 rd" alone nobody knows that it is not Road 3. */
+    private const ORDINAL = '/^\d+ th |^(?:\d*[02-9])?2 nd |^(?:\d*[02-9])?(?:1 st|3 rd) (?:ave?|avenue|st|street|pl|place|ct|court|rd|road)$/iD';
+
     private function __construct() {}
 
     /** @return list<string> */
@@ -68,7 +71,7 @@ final class Words
     }
 
     /**
-     * "11 th St" is "11th St".
+     * "11 th St" is "11th St", and "3 rd Ave" 3rd Avenue.
      *
      * @param  list<string>  $words
      * @return list<string>
@@ -76,9 +79,10 @@ final class Words
     public static function withOrdinals(array $words, Reasons $reasons): array
     {
         for ($at = count($words) - 1; $at > 0; $at--) {
-            if (strcasecmp($words[$at], 'th') === 0 && ctype_digit($words[$at - 1])) {
+            $written = "{$words[$at - 1]} {$words[$at]}";
+            if (strlen($words[$at]) === 2 && preg_match(self::ORDINAL, $written . ' ' . ($words[$at + 1] ?? '')) === 1) {
                 $reasons->add(AddressRule::Blanks);
-                array_splice($words, $at - 1, 2, $words[$at - 1] . 'th');
+                array_splice($words, $at - 1, 2, $words[$at - 1] . strtolower($words[$at]));
             }
         }
 

@@ -28,8 +28,10 @@ return [
     'points' => ['N' => 'nord', 'S' => 'sud', 'E' => 'est', 'O' => 'ouest', 'NE' => 'nord-est', 'NO' => 'nord-ouest', 'SE' => 'sud-est', 'SO' => 'sud-ouest'],
     'units' => [
         'Apt' => 'apartment', 'Suite' => 'ste', 'Unit' => '', 'app' => 'appartement appt', 'bureau' => 'bur', 'unité' => 'unite',
+        // The guidelines have no short form for these: they stay as they are.
+        'Floor' => '', 'Bldg' => '', 'Building' => '', 'PH' => '', 'Penthouse' => '', 'Bsmt' => '', 'Basement' => '', 'Rear' => '', 'Lower' => '', 'Upper' => '',
     ],
-    'lone' => [],
+    'lone' => ['Penthouse' => 1, 'PH' => 1, 'Bsmt' => 1, 'Basement' => 1, 'Rear' => 1, 'Lower' => 1, 'Upper' => 1],
     'common' => ['Ave' => 1, 'Blvd' => 1, 'Cir' => 1, 'Crt' => 1, 'Cres' => 1, 'Dr' => 1, 'Hwy' => 1, 'Lane' => 1, 'Pky' => 1, 'Pl' => 1, 'Rd' => 1, 'Sq' => 1, 'St' => 1, 'Terr' => 1, 'Trail' => 1, 'Way' => 1],
     'unclear' => [],
 ];
