@@ -209,7 +209,8 @@ final readonly class ColumnProposer
             if ($profile->share($look) >= self::CERTAIN && $profile->share(ValueLook::Date) < 0.5) {
                 return new Proposal(
                     $profile->header,
-                    $look === ValueLook::Email && preg_match('/\b(?:his|her)\b/i', $profile->header) !== 1
+                    // "Teacher email" may be of somebody else.
+                    $look === ValueLook::Email && preg_match('/\p{L}.*\be-?mail/iu', $profile->header) !== 1
                         ? ColumnState::Sure
                         : ColumnState::Look,
                     $target,

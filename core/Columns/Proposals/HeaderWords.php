@@ -10,21 +10,7 @@ use PineSieve\Core\Text\Fold;
 final class HeaderWords
 {
     private const PARTIES = [
-        'spouse' => [
-            'spouse',
-            'spouses',
-            'partner',
-            'partners',
-            'wife',
-            'husband',
-            'sp',
-            'spse',
-            'spous',
-            'significant',
-            'so',
-            'coapplicant',
-            'joint',
-        ],
+        'spouse' => ['spouse', 'spouses', 'partner', 'partners', 'wife', 'husband', 'sp', 'spse', 'spous', 'significant', 'so', 'joint'],
         'child' => ['child', 'children', 'kid', 'kids', 'dependent', 'dependents', 'childs'],
         'employer' => ['employer', 'employers', 'workplace', 'emp'],
         'household' => ['household', 'hh', 'hhold', 'family'],
@@ -32,7 +18,23 @@ final class HeaderWords
     ];
 
     private const KINDS = [
-        'home' => ['home', 'hm', 'h', 'residence', 'residential', 'res', 'personal', 'evening', 'eve', 'house', 'night'],
+        'home' => [
+            'home',
+            'hm',
+            'h',
+            'residence',
+            'residential',
+            'res',
+            'personal',
+            'evening',
+            'eve',
+            'house',
+            'night',
+            'domicile',
+            'maison',
+            'casa',
+            'landline',
+        ],
         'work' => [
             'work',
             'wk',
@@ -44,10 +46,12 @@ final class HeaderWords
             'biz',
             'company',
             'employer',
-            'daytime',
             'corporate',
             'organization',
             'org',
+            'travail',
+            'trabajo',
+            'oficina',
         ],
         'mailing' => ['mailing', 'mail', 'postal', 'correspondence'],
         'seasonal' => ['seasonal', 'summer', 'winter', 'vacation', 'cottage'],
@@ -131,6 +135,7 @@ final class HeaderWords
         'holder' => 1,
         'and' => 1,
         'day' => 1,
+        'daytime' => 1,
         'sender' => 1,
         'value' => 1,
         'pref' => 1,
@@ -153,7 +158,12 @@ final class HeaderWords
         'str' => 1,
         'details' => 1,
         'detail' => 1,
+        'parent' => 1,
+        'guardian' => 1,
     ];
+
+    /** Who stands behind a child, or is the supporter, as the other names of the sheet say. */
+    public const PARENTS = ['parent', 'parents', 'guardian', 'guardians'];
 
     /** Gifts and promises that one row has. */
     private const MOST_GIFTS = 19;
@@ -254,12 +264,19 @@ final class HeaderWords
         foreach (self::attempts($words, $letters, $party, $kind) as [$attempt, $usesNumber]) {
             $base = self::bases()[implode('', $attempt)] ?? null;
             if ($base !== null) {
+                // "Agency contact" is a person.
+                $isPerson =
+                    $base === 'organization.name' && $party === 'contact' && in_array(end($letters), self::PARTIES['contact'], true);
+                $base = $isPerson ? 'name.full' : $base;
                 $number = $usesNumber || $numbers === [] ? 0 : (int) $numbers[0];
                 // "Pledge 26" is of a year.
                 $number = $number > self::MOST_GIFTS && preg_match('/^(?:gift|promise)\./', $base) === 1 ? 0 : $number;
                 // A word that the field itself is called by says no more: "Postal code" is of no mailing address, "Contact" alone is a name.
                 $isOf = $party !== '' && array_intersect($attempt, self::PARTIES[$party]) === [] && self::belongs($base, $party);
                 $isKind = $kind !== '' && array_intersect($attempt, self::KINDS[$kind]) === [] && self::fits($base, $kind);
+
+                // "2nd member first" is the first name of the second person.
+                $number = str_starts_with($base, 'name.') && array_intersect($letters, ['2nd', 'second']) !== [] ? 2 : $number;
 
                 return new self($base, $isOf ? $party : '', $isKind ? $kind : '', $number);
             }
@@ -272,6 +289,11 @@ final class HeaderWords
             $party === ''
         ) {
             return new self('id.other', '', '', 0);
+        }
+        // "Home #", "Cell no."
+        $ofKind = $kind === '' ? $letters : array_diff($letters, self::KINDS[$kind]);
+        if ($numbers === [] && array_values($ofKind) === ['no'] && self::fits('phone', $kind)) {
+            return new self('phone', '', $kind, 0);
         }
         $alone = $party !== '' && count(array_diff($letters, self::PARTIES[$party], array_keys(self::IDLE))) === 0;
 
@@ -312,8 +334,10 @@ final class HeaderWords
                 '/\btele phone\b/iu',
                 '/\b(\d) ?(st|nd|rd|th)\b/iu',
                 '/\$/',
+                '/\(c\)/i',
+                '/\bco-?(?:adopter|applicant|donor|member|owner|signer|tenant)\b/i',
             ],
-            [' would ', 'email', ' no ', 'telephone', '$1$2', ' usd '],
+            [' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', ' spouse '],
             $spaced,
         );
 

@@ -6,6 +6,7 @@ namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ValueLook;
+use PineSieve\Core\Gifts\TributeKind;
 use PineSieve\Core\Standards\Target;
 
 /** Which target a header means, in this source: the same word means another thing beside other columns, or with other values. */
@@ -40,7 +41,8 @@ final class Meaning
             'refusal.mail' => 'consent.mail',
             'refusal.email' => 'consent.email',
             'refusal.phone' => 'consent.phone',
-            'group' => $profile->share(ValueLook::YesNo) >= 0.9 ? 'group' : null,
+            'group' => self::group($profile, $column, $sheet),
+            'gift.tribute' => self::tribute($profile, $sheet),
             'groups', 'tags' => $profile->share(ValueLook::YesNo) >= 0.9 ? 'group' : $sense->base,
             'phone.mobile', 'phone.fax' => 'phone',
             'id.old' => self::id($sense, $profile, $column, $sheet),
@@ -98,8 +100,12 @@ final class Meaning
             'phone.fax' => 'fax',
             default => $kind,
         };
-        // "First name 2" is of the second person.
-        if ($party === '' && $number === 2 && str_starts_with($base, 'name.')) {
+        // "First name 2" is of the second person, and beside it "Email 2" may be.
+        if (
+            $party === '' &&
+            $number === 2 &&
+            (str_starts_with($base, 'name.') || (in_array($base, ['email', 'phone'], true) && $sheet->hasSecond()))
+        ) {
             [$party, $number] = ['spouse', 1];
         }
         if ($party === 'household' || $party === 'employer') {
@@ -172,6 +178,28 @@ final class Meaning
             $profile->share(ValueLook::RecordKind) >= self::MOST => 'kind',
             default => null,
         };
+    }
+
+    /** "Friend" asks whether someone is one, or says who it is. */
+    private static function group(ColumnProfile $profile, int $column, SheetSense $sheet): ?string
+    {
+        return match (true) {
+            $profile->share(ValueLook::YesNo) >= 0.9 => 'group',
+            $profile->share(ValueLook::FullName) >= 0.9 && !$sheet->hasPersonNames() && !$sheet->has('organization.name', $column)
+                => 'name.full',
+            default => null,
+        };
+    }
+
+    /** "In honor/memory" says which of them it is, or of whom. */
+    private static function tribute(ColumnProfile $profile, SheetSense $sheet): ?string
+    {
+        $kinds = 0;
+        foreach ($profile->values as $value => $count) {
+            $kinds += TributeKind::parse((string) $value) === null ? 0 : $count;
+        }
+
+        return self::ofMoney($kinds > self::MOST * array_sum($profile->values) ? 'gift.tribute_kind' : 'gift.tribute', $sheet);
     }
 
     private static function fund(ColumnProfile $profile, SheetSense $sheet): ?string

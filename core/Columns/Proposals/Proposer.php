@@ -31,7 +31,7 @@ final readonly class Proposer
     /** @param  list<ColumnProfile>  $profiles */
     public function propose(array $profiles): ColumnPlan
     {
-        $sheet = new SheetSense($profiles, HeaderContext::read(array_column($profiles, 'header')));
+        $sheet = new SheetSense($profiles, HeaderGuess::fill($profiles, HeaderContext::read(array_column($profiles, 'header'))));
         $proposals = array_map(
             fn(ColumnProfile $profile, int $column): Proposal => $this->columns->propose($profile, $column, $sheet),
             $profiles,

@@ -56,6 +56,15 @@ final readonly class SheetSense
         return false;
     }
 
+    /** Whether the names of two people stand side by side: "First name 1" and "First name 2". */
+    public function hasSecond(): bool
+    {
+        return array_filter(
+            $this->senses,
+            static fn(?HeaderSense $sense): bool => $sense?->number === 2 && $sense->party === '' && str_starts_with($sense->base, 'name.'),
+        ) !== [];
+    }
+
     /** Values of most of the rows must stand in the column, so that it can be what tells one from the other. */
     public function isAlone(string $base, int $column): bool
     {

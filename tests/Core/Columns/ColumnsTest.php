@@ -72,6 +72,13 @@ final class ColumnsTest extends TestCase
             ['Date', ['spring', 'fall'], null, ColumnState::Open],
             ['Amount', ['two tickets', 'table'], null, ColumnState::Open],
             ['Phone', ['a@example.org', 'b@example.org'], 'email', ColumnState::Sure],
+            // Whose it is, nobody knows.
+            ['Teacher email', ['a@example.org', 'b@example.org'], 'email', ColumnState::Look],
+            ['Poppy donation', ['$25.00', '30'], 'gift.amount', ColumnState::Look],
+            ['Poppy donation', ['red', 'blue'], null, ColumnState::Open],
+            ['Matching gift', ['$25.00', '30'], null, ColumnState::Open],
+            ['Walker name', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
+            ['Pet name', ['Big Rex', 'Bella Ann'], null, ColumnState::Open],
             // Nothing is known of it.
             ['Mailing Code', ['A', 'B'], null, ColumnState::Open],
             ['Spare', ['', ' '], null, ColumnState::LeftBehind],

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns\Proposals;
+
+use PineSieve\Core\Columns\ColumnProfile;
+use PineSieve\Core\Columns\ValueLook;
+
+/**
+ * Headers that nobody could list: "Adopter name", "Poppy donation", "Day of the visit". Where a sheet says nowhere else who gave, how much or
+ * when, and just one column can be that by its last word and its values, it is guessed. A person looks at each guess.
+ */
+final class HeaderGuess
+{
+    /** Part of the values that must have the look of what is guessed. */
+    private const CERTAIN = 0.9;
+
+    /** What was given, whatever stands before it. */
+    private const GIVEN = ['gift', 'donation', 'contribution', 'offering', 'donated'];
+
+    /** Words with which it was not given, or not by whoever the row is about, or is no single gift. */
+    private const NOT_GIVEN =
+        '/\b(?:match|suggest|ask|target|averag|avg|total|next|prior|previous|project|goal|expect|plan|larg|max|min|first|last|type|pledge|' .
+        'soft|lbs|pound|hour|item|meal|unit)/';
+
+    /** Days that are of something else. */
+    private const OTHER_DAY =
+        '/\b(?:expir|renew|due|next|birth|born|sent|ack|thank|join|since|until|thru|through|end|start|call|visit|contact|updat|modif|event|' .
+        'grad)/';
+
+    /** Names that are not people's. */
+    private const NOT_PEOPLE =
+        '/\b(?:event|fund|campaign|appeal|company|school|team|animal|item|file|user|group|list|business|firm|club|church|product|street|' .
+        'city|county|country|screen|middle|maiden|nick|(?:org|pet|dog|cat)\b)/';
+
+    private function __construct() {}
+
+    /**
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    public static function fill(array $profiles, array $senses): array
+    {
+        $sheet = new SheetSense($profiles, $senses);
+        if (!$sheet->hasPersonNames()) {
+            $senses = self::firstAndLast($profiles, $senses);
+            $sheet = new SheetSense($profiles, $senses);
+        }
+        if (!$sheet->hasPersonNames() && !$sheet->has('organization.name')) {
+            $senses = self::one('name.full', ValueLook::FullName, $profiles, $senses, self::isName(...));
+        }
+        if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount')) {
+            $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
+        }
+        $sheet = new SheetSense($profiles, $senses);
+
+        return $sheet->has('gift.amount') && !$sheet->has('gift.date') && !$sheet->has('last_gift.date') && !$sheet->hasPromises()
+            ? self::one('gift.date', ValueLook::Date, $profiles, $senses, self::isDay(...))
+            : $senses;
+    }
+
+    /**
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     * @param  callable(list<string>): bool  $mayBe  of the words of a header
+     * @return list<?HeaderSense> as they were, if several columns may be it
+     */
+    private static function one(string $base, ValueLook $look, array $profiles, array $senses, callable $mayBe): array
+    {
+        $found = [];
+        foreach ($senses as $column => $sense) {
+            $profile = $profiles[$column];
+            if (
+                $sense === null &&
+                $profile->filled > 0 &&
+                $profile->share($look) >= self::CERTAIN &&
+                $mayBe(HeaderWords::words($profile->header))
+            ) {
+                $found[] = $column;
+            }
+        }
+        if (count($found) !== 1) {
+            return $senses;
+        }
+
+        return array_values(array_replace($senses, [$found[0] => self::guess($base)]));
+    }
+
+    /**
+     * "Sister first name" and "Sister last name", where nobody else has such.
+     *
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function firstAndLast(array $profiles, array $senses): array
+    {
+        $found = [];
+        foreach ($senses as $column => $sense) {
+            $header = implode(' ', HeaderWords::words($profiles[$column]->header));
+            if (
+                $sense === null &&
+                $profiles[$column]->share(ValueLook::Words) >= self::CERTAIN &&
+                preg_match('/^(.+) (first|last)(?: name)?$/D', $header, $parts) === 1
+            ) {
+                $found[$parts[1]][$parts[2]] = $column;
+            }
+        }
+        $whose = count($found) === 1 ? array_values($found)[0] : [];
+        if (!isset($whose['first'], $whose['last'])) {
+            return $senses;
+        }
+
+        return array_values(
+            array_replace($senses, [$whose['first'] => self::guess('name.first'), $whose['last'] => self::guess('name.last')]),
+        );
+    }
+
+    private static function guess(string $base): HeaderSense
+    {
+        return new HeaderSense($base, '', '', 0, 1, true);
+    }
+
+    /** @param  list<string>  $words */
+    private static function isName(array $words): bool
+    {
+        // "Guardian 1"
+        $letters = array_filter($words, static fn(string $word): bool => !ctype_digit($word));
+
+        return (end($words) === 'name' || count($letters) === 1) && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1;
+    }
+
+    /** @param  list<string>  $words */
+    private static function isGiven(array $words): bool
+    {
+        return in_array(end($words), self::GIVEN, true) && preg_match(self::NOT_GIVEN, implode(' ', $words)) !== 1;
+    }
+
+    /** @param  list<string>  $words */
+    private static function isDay(array $words): bool
+    {
+        return $words !== [] && preg_match(self::OTHER_DAY, implode(' ', $words)) !== 1;
+    }
+}
