@@ -11,6 +11,7 @@ use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Names\NameParts;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
@@ -120,6 +121,7 @@ final readonly class PartyAssembler
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
         array_push($problems, ...$this->saidOtherKind($main, $record));
+        array_push($problems, ...$record->kind === SupporterKind::Person ? $this->doubtful($main) : []);
         foreach (self::names($main, $record->kind) as $name) {
             if (!self::isSaid($name, $parties)) {
                 $problems[] = $this->saidTwice('name.full', 'name.full', $record->display(), $name);
@@ -218,7 +220,8 @@ final readonly class PartyAssembler
 
     private static function name(PersonValues $values, ?PersonName $written): PersonName
     {
-        $first = $values->first('name.first');
+        $parts = self::parts($values)->tidied();
+        $first = $parts->first;
         $middle = $values->first('name.middle');
         $apart = $middle === '' ? self::initialApart($first) : null;
         if ($apart !== null) {
@@ -227,12 +230,44 @@ final readonly class PartyAssembler
         $part = static fn(string $given, ?string $read): string => $given !== '' ? $given : $read ?? '';
 
         return new PersonName(
-            $part($values->first('name.title'), $written?->title),
+            $part($parts->title, $written?->title),
             $part($first, $written?->first),
             $part($middle, $written?->middle),
-            $part($values->first('name.last'), $written?->last),
-            $part($values->first('name.suffix'), $written?->suffix),
+            $part($parts->last, $written?->last),
+            $part($parts->suffix, $written?->suffix),
         );
+    }
+
+    private static function parts(PersonValues $values): NameParts
+    {
+        return new NameParts(
+            $values->first('name.title'),
+            $values->first('name.first'),
+            $values->first('name.last'),
+            $values->first('name.suffix'),
+        );
+    }
+
+    /** @return list<Problem> if what stands in the columns of a person's name may be something else */
+    private function doubtful(PersonValues $values, string $role = ''): array
+    {
+        $parts = self::parts($values)->tidied();
+        $doubt = $parts->doubt();
+        $field = ($role === '' ? '' : "{$role}.") . ($parts->last === '' ? 'name.first' : 'name.last');
+
+        return $doubt === null
+            ? []
+            : [
+                // Which of its cells is wrong shows in the row.
+                (new Problem(
+                    "name.{$doubt->value}",
+                    $field,
+                    null,
+                    $parts->whole(),
+                    $doubt->reason($parts->whole()),
+                    $doubt->remedy(),
+                ))->warning(),
+            ];
     }
 
     /**
@@ -299,7 +334,7 @@ final readonly class PartyAssembler
             default => new PartyLink('', $role, LinkKind::Spouse),
         };
 
-        return [new Party($role, $record), $link, $problems];
+        return [new Party($role, $record), $link, [...$problems, ...$this->doubtful($values, $role)]];
     }
 
     /**
@@ -409,7 +444,8 @@ final readonly class PartyAssembler
         return (new Problem(
             explode('.', $cell)[0] . '.twice',
             $target,
-            $this->columns[$cell] ?? null,
+            // Of an address in one cell it is a part: that can be put right in the row alone.
+            $cell === 'name.full' ? $this->columns[$cell] ?? null : null,
             $other,
             "The cell says \"{$other}\", other columns \"{$taken}\"",
             'Leave one of the columns behind, or correct one of them',

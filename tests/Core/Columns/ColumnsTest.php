@@ -322,6 +322,18 @@ final class ColumnsTest extends TestCase
         ];
         yield 'an organization by its name, a person by its kind' => [['name.full' => 'Joy Books', 'kind' => 'person'], ['kind.twice']];
         yield 'dead by the name, and not by the status' => [['name.full' => 'Ann Lee (deceased)', 'status' => 'active'], ['status.twice']];
+        yield 'a title before the first name, a degree behind the last' => [['name.first' => 'Mrs. Ann', 'name.last' => 'Lee, MD'], []];
+        yield 'an organization in the columns of a name' => [['name.first' => 'Acme', 'name.last' => 'Inc.'], ['name.organization']];
+        yield 'a family in them' => [['name.first' => 'Fenn', 'name.last' => 'Family'], ['name.family']];
+        yield 'two people in a last name' => [['name.first' => 'Ann', 'name.last' => 'Lee & Bo Park'], ['name.two people']];
+        yield 'a spouse who is none' => [
+            ['name.first' => 'Ann', 'name.last' => 'Lee', 'spouse.name.first' => 'The', 'spouse.name.last' => 'Parks'],
+            ['name.family'],
+        ];
+        yield 'the person of an organization, whose name it is' => [
+            ['kind' => 'organization', 'organization.name' => 'Larch Inc.', 'name.first' => '', 'name.last' => ''],
+            [],
+        ];
         yield 'a cell for the place beside a street' => [
             ['name.last' => 'Lee', 'address.line1' => '12 Elm St', 'address.block' => 'Bend, OR 97701'],
             [],

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+/** Why what stands in the columns of a person's name may be something else. */
+enum NameDoubt: string
+{
+    case Organization = 'organization';
+    case Family = 'family';
+    case TwoPeople = 'two people';
+    case Twice = 'part twice';
+    case Odd = 'odd';
+
+    public function reason(string $name): string
+    {
+        return match ($this) {
+            self::Organization => "\"{$name}\" may be an organization",
+            self::Family => "\"{$name}\" may be a family",
+            self::TwoPeople => "\"{$name}\" may be two people",
+            self::Twice => "\"{$name}\" has a part of the name twice",
+            self::Odd => "\"{$name}\" has more than a name in it, or is none",
+        };
+    }
+
+    public function remedy(): string
+    {
+        return match ($this) {
+            self::Organization => 'Where it is one, move it to the column of the organization\'s name',
+            self::Family => 'Where it is one, say so in a column for the kind of supporter',
+            self::TwoPeople => 'Where they are, let one cell become two people, or move one of them to the spouse',
+            self::Twice, self::Odd => 'Correct it, or leave it if it is right',
+        };
+    }
+}

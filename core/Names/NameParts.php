@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+use PineSieve\Core\Text\Fold;
+
+/** A name whose parts stand in cells of their own, where people write more than the header asks for: "Mrs. John" and "Smith, MD". */
+final readonly class NameParts
+{
+    /** Titles that are no first names, with or without a full stop. */
+    private const TITLES = ['mr', 'mrs', 'ms', 'miss', 'mx', 'dr', 'prof', 'rev'];
+
+    private const GENERATION = '/^(.*\S)[\s,]+((?:Jr|Sr)\.?|II|III|IV)$/uiD';
+
+    private const FAMILY = '/(?:^| )(?:family|families|household)$/D';
+
+    /** "c/o Ann Lee", and the headers of a sheet that stand among its rows. */
+    private const NO_NAME = '/^c\s?\/\s?o\b|^(?:first|given|last|family)(?: name)? (?:first|given|last|family|sur)\s?(?:name)?$/iD';
+
+    public function __construct(
+        public string $title = '',
+        public string $first = '',
+        public string $last = '',
+        public string $suffix = '',
+    ) {}
+
+    /** With a title out of the first name and a suffix out of the last one, where the row does not say another in a column of its own. */
+    public function tidied(): self
+    {
+        [$title, $first] = $this->withoutTitle($this->first);
+        [$last, $suffix] = $this->withoutSuffix($this->last);
+        if ($suffix === '' && preg_match(self::GENERATION, $first, $found) === 1) {
+            [$first, $suffix] = [$found[1], (string) Words::suffix(Fold::solid($found[2]))];
+        }
+        $isTitleFree = $this->title === '' || Fold::solid($this->title) === Fold::solid($title);
+        $isSuffixFree = $this->suffix === '' || Fold::solid($this->suffix) === Fold::solid($suffix);
+
+        return new self(
+            $this->title === '' ? $title : $this->title,
+            $isTitleFree ? $first : $this->first,
+            $isSuffixFree ? $last : $this->last,
+            $this->suffix === '' ? $suffix : $this->suffix,
+        );
+    }
+
+    /** Why it may not be the name of one person; null if it looks like one. */
+    public function doubt(): ?NameDoubt
+    {
+        $whole = $this->whole();
+        $first = Fold::words($this->first);
+        $last = Fold::words($this->last);
+
+        return match (true) {
+            $whole === '' => null,
+            str_contains($whole, '@'), preg_match(self::NO_NAME, $whole) === 1 => NameDoubt::Odd,
+            WrittenName::isOrganization($whole) => NameDoubt::Organization,
+            $first === 'the', preg_match(self::FAMILY, $first) === 1, preg_match(self::FAMILY, $last) === 1 => NameDoubt::Family,
+            TwoPeople::areIn($this->first), TwoPeople::areIn($this->last) => NameDoubt::TwoPeople,
+            $first === $last && str_contains($first, ' '),
+            $last !== '' && str_ends_with($first, " {$last}"),
+            $first !== '' && str_starts_with($last, "{$first} ")
+                => NameDoubt::Twice,
+            str_contains($this->first, ','), OddName::isIn($whole) => NameDoubt::Odd,
+            default => null,
+        };
+    }
+
+    /** First and last name, as they stand. */
+    public function whole(): string
+    {
+        return trim("{$this->first} {$this->last}");
+    }
+
+    /** @return array{string, string} title and what is left */
+    private function withoutTitle(string $first): array
+    {
+        $words = explode(' ', $first);
+        $titles = [];
+        while ($words !== []) {
+            $folded = Fold::solid($words[0]);
+            $title = str_ends_with($words[0], '.') || in_array($folded, self::TITLES, true) ? Words::title($folded) : null;
+            if ($title === null) {
+                break;
+            }
+            $titles[] = $title;
+            array_shift($words);
+        }
+
+        return $titles === [] ? ['', $first] : [implode(' ', $titles), implode(' ', $words)];
+    }
+
+    /** @return array{string, string} what is left and suffix */
+    private function withoutSuffix(string $last): array
+    {
+        $parts = preg_split('/\s*,\s*|\s+(?=\S+$)/u', $last, 2);
+        [$name, $behind] = [$parts[0] ?? $last, $parts[1] ?? ''];
+        $folded = Fold::solid($behind);
+        $isBehindComma = preg_match('/,/', $last) === 1;
+        $known = $behind === '' ? null : Words::suffix($folded) ?? ($isBehindComma ? Words::credential($folded) : null);
+
+        return $known === null || $name === '' ? [$last, ''] : [$name, $known];
+    }
+}
