@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns\Steps;
 
 use PineSieve\Core\Standards\Formats\ConsentFormat;
+use PineSieve\Core\Standards\Formats\YesNoFormat;
 use PineSieve\Core\Text\Tidy;
 
 /** Makes "yes" or "no" of the words that a column uses for them. */
@@ -70,12 +71,14 @@ final readonly class YesNo implements Step
                 return $this->blank === 'blank' ? '' : $this->blank;
             }
             $word = $this->meanings['=' . mb_strtolower($value)] ?? null;
-            $meaning = $word === null ? ConsentFormat::meaning($value) : $word === 'yes';
+            $plain = $word === null ? YesNoFormat::meaning($value) : $word === 'yes';
+            // "Do not mail" says so itself in a column that asks the opposite, too.
+            $meaning = $plain === null ? ConsentFormat::meaning($value) : $plain !== $this->reversed;
             if ($meaning === null) {
                 throw new StepFault("\"{$value}\" is neither yes nor no", 'Say in the step of the column what it means');
             }
 
-            return $meaning !== $this->reversed ? 'yes' : 'no';
+            return $meaning ? 'yes' : 'no';
         }, $values);
     }
 
