@@ -19,6 +19,9 @@ use PineSieve\Core\Standards\Unreadable;
 /** Puts the values of a row together to the gifts that it tells of. */
 final readonly class GiftAssembler
 {
+    /** Years after which the date of a gift is told: a slip of the century is more likely. */
+    private const LONG_AGO = 60;
+
     private GiftReader $reader;
 
     /**
@@ -62,6 +65,7 @@ final readonly class GiftAssembler
             $gift = $thing->first('gift.tribute.id') === '' ? $gift : $gift->with(['tribute_id' => Party::HONORED . ".{$thing->number()}"]);
             $gifts[] = $gift->corrects === null ? $this->standards->defaults->fillGift($gift) : $gift;
             $found = $wrongWay === null ? $found : [...$found, $wrongWay];
+            array_push($problems, ...$this->longAgo($gift, $thing->target('gift.date')));
             foreach ($found as $problem) {
                 $target = $thing->target($problem->field);
                 $amounts = array_map(
@@ -80,6 +84,25 @@ final readonly class GiftAssembler
         [$problems, $more] = $this->withoutDetails($problems, $made);
 
         return [$gifts, $problems, [...$details, ...$more]];
+    }
+
+    /** @return list<Problem> if the gift is older than most people's memory: "1926" for 2026 */
+    private function longAgo(Gift $gift, string $target): array
+    {
+        $years = $gift->date === '' ? 0 : (int) $this->standards->formats->today - (int) $gift->date;
+
+        return $years < self::LONG_AGO
+            ? []
+            : [
+                (new Problem(
+                    'date.long_ago',
+                    $target,
+                    null,
+                    $gift->date,
+                    "The gift of {$gift->date} lies {$years} years back",
+                    'Correct the year, or leave it if it is right',
+                ))->warning(),
+            ];
     }
 
     /**

@@ -294,6 +294,8 @@ final class ColumnsTest extends TestCase
         yield 'a part in another currency' => [[...$whole, 'gift.splits' => '15 | Boat; EUR 10 | Nets'], ['splits.uneven']];
         yield 'a fee in another currency' => [[...$whole, 'gift.fee' => 'EUR 1'], ['amount.currency']];
         yield 'zero without a date is no gift' => [[...$whole, 'gift.amount' => '0.00', 'gift.date' => ''], []];
+        yield 'a slip of the century' => [[...$whole, 'gift.date' => '1926-01-02'], ['date.long_ago']];
+        yield 'half a century back' => [[...$whole, 'gift.date' => '1976-01-02'], []];
         yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.sign']];
         yield 'several at once' => [
             ['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'],
