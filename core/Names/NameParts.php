@@ -10,7 +10,38 @@ use PineSieve\Core\Text\Fold;
 final readonly class NameParts
 {
     /** Titles that are no first names, with or without a full stop. */
-    private const TITLES = ['mr', 'mrs', 'ms', 'miss', 'mx', 'dr', 'prof', 'rev'];
+    private const TITLES = [
+        'mr',
+        'mrs',
+        'ms',
+        'miss',
+        'mx',
+        'dr',
+        'prof',
+        'rev',
+        'mister',
+        'doctor',
+        'professor',
+        'reverend',
+        'father',
+        'sister',
+        'pastor',
+        'deacon',
+        'rabbi',
+        'imam',
+        'bishop',
+        'monsignor',
+        'msgr',
+        'captain',
+        'capt',
+        'colonel',
+        'col',
+        'sergeant',
+        'sgt',
+        'lieutenant',
+        'lt',
+        'officer',
+    ];
 
     private const GENERATION = '/^(.*\S)[\s,]+((?:Jr|Sr)\.?|II|III|IV)$/uiD';
 

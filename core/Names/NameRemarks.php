@@ -30,6 +30,28 @@ final readonly class NameRemarks
         'boxholder',
         'local resident',
         'or current resident',
+        // What treasurers write where nobody knows who gave.
+        'cash',
+        'petty cash',
+        'loose cash',
+        'loose plate',
+        'loose offering',
+        'cash donation',
+        'cash donations',
+        'cash donor',
+        'cash customer',
+        'misc',
+        'misc donor',
+        'misc donors',
+        'miscellaneous',
+        'various',
+        'various donors',
+        'walk in',
+        'walk ins',
+        'walk in customer',
+        'online donor',
+        'web donor',
+        'donation jar',
     ];
 
     /** With a date alone: "d. 2019", "died in May 2019", "dec. 5/3/2019". */

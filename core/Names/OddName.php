@@ -15,13 +15,13 @@ final class OddName
         self::SMALL .
         '|(?i:' .
         self::NO_NAME .
-        ')|[\'\x{2019}]s\b|-\p{Ll}|^(?i:the|an|in|mc|her|his|their) |^a |^\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$/u';
+        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |^\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$/u';
 
     /** Words within a text, not within a name. */
     private const SMALL = '\b(?:of|for|at|to|not|no|by|with|from|on|see|per|via|y|e|et)\b';
 
     /** What people call their kin, and words that lists have beside a name. */
-    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|vip|void|deleted|inactive|moved)\b';
+    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|deleted|inactive|moved)\b';
 
     /** "Kim Yong-ho" has the last name first. */
     private const GIVEN_LAST = '/ \p{Lu}\p{Ll}+-\p{Ll}+$/u';
@@ -85,6 +85,7 @@ final class OddName
             self::mayBeTwo($name) ||
             ($first === 'mc' && count($words) > 2) ||
             $words[0] === 'a' ||
+            str_starts_with($name, '+') ||
             in_array($first, ['the', 'an', 'in', 'her', 'his', 'their'], true) ||
             (preg_match('/^\p{L}{3,}\.$/u', $words[0]) === 1 && !in_array($first, self::SHORT, true)) ||
             self::shouts($words);

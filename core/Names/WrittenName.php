@@ -10,7 +10,7 @@ use PineSieve\Core\Text\Tidy;
 /** A name that stands in one cell, read as a person's, a household's or an organization's. */
 final readonly class WrittenName
 {
-    private const FAMILY = '/^(?|(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|household)|(?:familia|famille|familie|fam\.?) (\S.*))$/iuD';
+    private const FAMILY = '/^(?|(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|household|residence)|(?:familia|famille|familie|fam\.?) (\S.*))$/iuD';
 
     /** What may stand behind "and" in the name of a firm. */
     private const FIRM = '/(?:&|\b(?:and|et|y|e)\b|\+)\s*(?:sons?|fils|hijos|filhos|daughters?|brothers|bros|co|company|associates?|assoc|partners)\b/iu';
@@ -46,6 +46,9 @@ final readonly class WrittenName
         'trust' => true,
         'council' => true,
     ];
+
+    /** "Seán Ó Briain": with its accent it is no initial. */
+    private const IRISH = ['Ó' => 1, 'Ní' => 1, 'Nic' => 1, 'Uí' => 1];
 
     /** What stands before a title, to how it is written: "Rt. Rev." */
     private const BEFORE_TITLES = ['very' => 'Very', 'most' => 'Most', 'rt' => 'Rt.', 'right' => 'Rt.'];
@@ -163,6 +166,14 @@ final readonly class WrittenName
             (!self::LAST_NAMES[$word] || $isKnown || $first === '');
     }
 
+    /** "Văn" is no "van"; the "'t" of "van 't Hoff" is one. */
+    private static function isParticle(string $word): bool
+    {
+        $isPlain = mb_check_encoding($word, 'ASCII') && strcasecmp($word, 't') !== 0;
+
+        return ($isPlain || preg_match('/^[\'\x{2019}]t$/u', $word) === 1) && Words::isParticle(Fold::words($word));
+    }
+
     /** "van der Berg" is one, where no first name can be meant. */
     private static function lastNameOf(string $half): string
     {
@@ -223,8 +234,7 @@ final readonly class WrittenName
                 $suffix,
             );
         }
-        // "Văn" is no "van".
-        while ($from > 1 && mb_check_encoding($words[$from - 1], 'ASCII') && Words::isParticle(Fold::words($words[$from - 1]))) {
+        while ($from > 1 && (isset(self::IRISH[$words[$from - 1]]) || self::isParticle($words[$from - 1]))) {
             $from--;
         }
 
@@ -316,6 +326,11 @@ final readonly class WrittenName
     {
         $suffixes = [];
         $isFlat = mb_strtoupper(implode(' ', $words)) === implode(' ', $words);
+        // "Ann Lee the 3rd"
+        $count = count($words);
+        if ($count > 2 && strcasecmp($words[$count - 2], 'the') === 0 && Words::suffix(Fold::solid($words[$count - 1])) !== null) {
+            array_splice($words, -2, 1);
+        }
         while (
             count($words) > 1 &&
             ($suffix =

@@ -19,6 +19,7 @@ final class NamePartsTest extends TestCase
         yield 'a title in its place' => [['', 'Dr', 'Patel', ''], ['Dr.', '', 'Patel', '']];
         yield 'two titles' => [['', 'Rev. Dr. Ann', 'Lee', ''], ['Rev. Dr.', 'Ann', 'Lee', '']];
         yield 'a rank' => [['', 'Sgt.', 'York', ''], ['Sgt.', '', 'York', '']];
+        yield 'a father' => [['', 'Father Tom', 'Kelly', ''], ['Fr.', 'Tom', 'Kelly', '']];
         yield 'first names that are titles' => [['', 'Dean', 'Judge', ''], ['', 'Dean', 'Judge', '']];
         yield 'the title stands apart too' => [['Mrs', 'Mrs. Ann', 'Lee', ''], ['Mrs', 'Ann', 'Lee', '']];
         yield 'another title stands apart' => [['Dr.', 'Mrs. Ann', 'Lee', ''], ['Dr.', 'Mrs. Ann', 'Lee', '']];

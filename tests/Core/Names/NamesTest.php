@@ -28,6 +28,11 @@ final class NamesTest extends TestCase
         yield 'two titles' => ['Rev. Dr. Ann Lee', new PersonName('Rev. Dr.', 'Ann', '', 'Lee')];
         yield 'particles' => ['Jan van der Berg', new PersonName(first: 'Jan', last: 'van der Berg')];
         yield 'particles, turned round' => ['van der Berg, Jan', new PersonName(first: 'Jan', last: 'van der Berg')];
+        yield 'a particle with an apostrophe' => ["Jan van 't Hoff", new PersonName(first: 'Jan', last: "van 't Hoff")];
+        yield 'an initial that is none' => ['Seán Ó Briain', new PersonName(first: 'Seán', last: 'Ó Briain')];
+        yield 'an initial that is one' => ['Mary T Lee', new PersonName(first: 'Mary', middle: 'T', last: 'Lee')];
+        yield 'the third' => ['Ann Lee the 3rd', new PersonName(first: 'Ann', last: 'Lee', suffix: 'III')];
+        yield 'an officer' => ['Officer T. Banks', new PersonName('Officer', 'T.', '', 'Banks')];
         yield 'one word' => ['Cher', new PersonName(last: 'Cher')];
         yield 'a last name that organizations use' => ['Ann Church', new PersonName(first: 'Ann', last: 'Church')];
         yield 'apostrophe and blanks' => ["  Pat\u{A0}O'Brien ", new PersonName(first: 'Pat', last: "O'Brien")];
@@ -380,6 +385,8 @@ final class NamesTest extends TestCase
                 'Ann Lee - DO NOT MAIL',
                 "Ann's Mom",
                 'Grandma Lee',
+                '+Ann Lee',
+                'Widow Lee',
                 'Ann Lee DUPLICATE',
                 'Her Honor Ann Lee',
                 'Kim Yong-ho',
@@ -422,6 +429,19 @@ final class NamesTest extends TestCase
     public function test_names_that_may_be_read_wrongly_are_told(string $name, bool $isOdd): void
     {
         self::assertSame($isOdd, OddName::isIn($name));
+    }
+
+    #[TestWith(['Current Resident', true])]
+    #[TestWith(['CASH', true])]
+    #[TestWith(['Petty cash', true])]
+    #[TestWith(['Walk-in', true])]
+    #[TestWith(['Misc.', true])]
+    #[TestWith(['Johnny Cash', false])]
+    #[TestWith(['Cash Family Fund', false])]
+    #[TestWith(['', false])]
+    public function test_names_of_nobody(string $name, bool $isNobody): void
+    {
+        self::assertSame($isNobody, NameRemarks::isNobody($name));
     }
 
     #[TestWith(['Anonymous', true])]
