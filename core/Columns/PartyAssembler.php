@@ -15,6 +15,7 @@ use PineSieve\Core\Names\NameParts;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\Workplace;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\Consents;
@@ -74,6 +75,8 @@ final readonly class PartyAssembler
         $persons = PersonValues::grouped($values);
         array_push($problems, ...$this->saidDead($persons[''] ?? new PersonValues()));
         $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
+        [$persons, $none] = $this->withoutNoWorkplace($persons);
+        array_push($problems, ...$none);
         $main = $persons[''] ?? new PersonValues();
         // The contact person of no organization is whom the row is about.
         if (isset($persons['contact']) && !$main->namesSomeone()) {
@@ -483,6 +486,45 @@ final readonly class PartyAssembler
                 static fn(string $name): bool => $name !== '',
             ),
         );
+    }
+
+    /**
+     * "Retired" is nobody's employer, and what someone does without one has no link to stand at: both go to the notes.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function withoutNoWorkplace(array $persons): array
+    {
+        $main = $persons[''] ?? new PersonValues();
+        $employer = $persons['employer'] ?? new PersonValues();
+        $isOwn = $employer->first('organization.name') !== '';
+        $field = $isOwn ? 'employer.organization.name' : 'organization.name';
+        $name = $isOwn ? $employer->first('organization.name') : $main->first('organization.name');
+        $isNone = Workplace::isNone($name) && ($isOwn || $main->without('organization.name')->namesSomeone());
+        $role = ($isNone || $name === '') && !$employer->isConstant('role') ? $employer->first('role') : '';
+        if (!$isNone && $role === '') {
+            return [$persons, []];
+        }
+        $said = self::unique([$isNone ? $name : '', $role]);
+        $persons[''] = ($isNone && !$isOwn ? $main->without('organization.name') : $main)->noting('Work: ' . implode(', ', $said));
+        $persons['employer'] = $employer->without('organization.name')->without('role');
+
+        return [
+            $persons,
+            $isNone
+                ? [
+                    (new Problem(
+                        'employer.none',
+                        $field,
+                        $this->columns[$field] ?? null,
+                        $name,
+                        "\"{$name}\" is no organization that one can work for",
+                        'It goes to the notes, and nobody is linked',
+                    ))->warning(),
+                ]
+                : [],
+        ];
     }
 
     /** @return list<Problem> if the kind says person, and the name organization */

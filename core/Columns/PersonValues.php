@@ -101,18 +101,18 @@ final readonly class PersonValues
                     static fn(string $part): bool => $part !== '',
                 ),
             );
-            if ($beside !== '') {
-                $values = $values->instead(
-                    'notes',
-                    implode(
-                        "\n",
-                        array_filter([$values->first('notes'), "With the name: {$beside}"], static fn(string $note): bool => $note !== ''),
-                    ),
-                );
-            }
+            $values = $beside === '' ? $values : $values->noting("With the name: {$beside}");
         }
 
         return $values;
+    }
+
+    /** With a line behind its notes. */
+    public function noting(string $line): self
+    {
+        $notes = array_filter([$this->first('notes'), $line], static fn(string $note): bool => $note !== '');
+
+        return $this->instead('notes', implode("\n", $notes));
     }
 
     /** A value in place of all that a field has. */

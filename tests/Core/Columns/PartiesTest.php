@@ -334,4 +334,52 @@ final class PartiesTest extends TestCase
         self::assertSame(['contact.name.required'], array_column($row->problems, 'code'));
         self::assertSame(['email.form'], array_column(self::map(['name.last' => 'Lee', 'spouse.email' => 'bo'])->problems, 'code'));
     }
+
+    /** @return iterable<string, array{array<string, string>, int, string, list<string>}> row, how many supporters, notes, codes */
+    public static function workplaces(): iterable
+    {
+        yield 'an employer' => [['employer.organization.name' => 'Acme', 'employer.role' => 'Clerk'], 2, '', []];
+        yield 'none' => [
+            ['employer.organization.name' => 'Retired', 'employer.role' => 'Teacher'],
+            1,
+            'Work: Retired, Teacher',
+            ['employer.none'],
+        ];
+        yield 'the same twice' => [
+            ['employer.organization.name' => 'homemaker', 'employer.role' => 'homemaker'],
+            1,
+            'Work: homemaker',
+            ['employer.none'],
+        ];
+        yield 'what someone does, alone' => [['employer.role' => 'Nurse'], 1, 'Work: Nurse', []];
+        yield 'behind notes' => [['employer.role' => 'Nurse', 'notes' => 'Likes terns'], 1, "Likes terns\nWork: Nurse", []];
+        yield 'in a column for organizations' => [['organization.name' => 'Self-employed'], 1, 'Work: Self-employed', ['employer.none']];
+        yield 'with an id all the same' => [
+            ['employer.organization.name' => 'Self', 'employer.id.old' => 'E-1'],
+            2,
+            'Work: Self',
+            ['employer.none'],
+        ];
+        yield 'a name that has such a word' => [['employer.organization.name' => 'Retired Teachers of Maine'], 2, '', []];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  list<string>  $codes
+     */
+    #[DataProvider('workplaces')]
+    public function test_nobody_works_for_retired(array $row, int $supporters, string $notes, array $codes): void
+    {
+        $mapped = self::map(['name.first' => 'Ann', 'name.last' => 'Lee', ...$row]);
+
+        self::assertCount($supporters, $mapped->parties);
+        self::assertSame($notes, $mapped->record()->further['notes'] ?? '');
+        self::assertSame('', $mapped->record()->organization);
+        self::assertSame($codes, array_column($mapped->problems, 'code'));
+    }
+
+    public function test_an_organization_may_be_called_so(): void
+    {
+        self::assertSame('Retired', self::map(['organization.name' => 'Retired'])->record()->organization);
+    }
 }
