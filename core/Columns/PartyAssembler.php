@@ -11,11 +11,9 @@ use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Addresses\StandardizedAddress;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Gift;
-use PineSieve\Core\Names\NameParts;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Names\Workplace;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Records\Consents;
@@ -38,6 +36,8 @@ final readonly class PartyAssembler
 {
     private Requirements $requirements;
 
+    private NamedPeople $people;
+
     private GiftAssembler $gifts;
 
     private PromiseAssembler $promises;
@@ -59,6 +59,7 @@ final readonly class PartyAssembler
         ?PlaceCheck $places = null,
     ) {
         $this->requirements = new Requirements();
+        $this->people = new NamedPeople($columns);
         $this->gifts = new GiftAssembler($standards, $columns, $unreadable);
         $this->promises = new PromiseAssembler($standards, $columns);
         $this->standardizer = new AddressStandardizer($standards->formats->home->country, $places);
@@ -73,10 +74,8 @@ final readonly class PartyAssembler
     public function assemble(array $values, array $problems, array $faulty, bool $acceptAddresses, array $unread = []): MappedRow
     {
         $persons = PersonValues::grouped($values);
-        array_push($problems, ...$this->saidDead($persons[''] ?? new PersonValues()));
-        $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
-        [$persons, $none] = $this->withoutNoWorkplace($persons);
-        array_push($problems, ...$none);
+        [$persons, $told] = $this->people->settled($persons);
+        array_push($problems, ...$told);
         $main = $persons[''] ?? new PersonValues();
         // The contact person of no organization is whom the row is about.
         if (isset($persons['contact']) && !$main->namesSomeone()) {
@@ -123,8 +122,8 @@ final readonly class PartyAssembler
             }
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
-        array_push($problems, ...$this->saidOtherKind($main, $record));
-        array_push($problems, ...$record->kind === SupporterKind::Person ? $this->doubtful($main) : []);
+        array_push($problems, ...$this->people->saidOtherKind($main, $record, $persons['contact'] ?? null));
+        array_push($problems, ...$record->kind === SupporterKind::Person ? $this->people->doubts($main) : []);
         foreach (self::names($main, $record->kind) as $name) {
             if (!self::isSaid($name, $parties)) {
                 $problems[] = $this->saidTwice('name.full', 'name.full', $record->display(), $name);
@@ -223,7 +222,7 @@ final readonly class PartyAssembler
 
     private static function name(PersonValues $values, ?PersonName $written): PersonName
     {
-        $parts = self::parts($values)->tidied();
+        $parts = NamedPeople::parts($values)->tidied();
         $first = $parts->first;
         $middle = $values->first('name.middle');
         $apart = $middle === '' ? self::initialApart($first) : null;
@@ -239,38 +238,6 @@ final readonly class PartyAssembler
             $part($parts->last, $written?->last),
             $part($parts->suffix, $written?->suffix),
         );
-    }
-
-    private static function parts(PersonValues $values): NameParts
-    {
-        return new NameParts(
-            $values->first('name.title'),
-            $values->first('name.first'),
-            $values->first('name.last'),
-            $values->first('name.suffix'),
-        );
-    }
-
-    /** @return list<Problem> if what stands in the columns of a person's name may be something else */
-    private function doubtful(PersonValues $values, string $role = ''): array
-    {
-        $parts = self::parts($values)->tidied();
-        $doubt = $parts->doubt();
-        $field = ($role === '' ? '' : "{$role}.") . ($parts->last === '' ? 'name.first' : 'name.last');
-
-        return $doubt === null
-            ? []
-            : [
-                // Which of its cells is wrong shows in the row.
-                (new Problem(
-                    "name.{$doubt->value}",
-                    $field,
-                    null,
-                    $parts->whole(),
-                    $doubt->reason($parts->whole()),
-                    $doubt->remedy(),
-                ))->warning(),
-            ];
     }
 
     /**
@@ -337,7 +304,7 @@ final readonly class PartyAssembler
             default => new PartyLink('', $role, LinkKind::Spouse),
         };
 
-        return [new Party($role, $record), $link, [...$problems, ...$this->doubtful($values, $role)]];
+        return [new Party($role, $record), $link, [...$problems, ...$this->people->doubts($values, $role)]];
     }
 
     /**
@@ -486,91 +453,6 @@ final readonly class PartyAssembler
                 static fn(string $name): bool => $name !== '',
             ),
         );
-    }
-
-    /**
-     * "Retired" is nobody's employer, and what someone does without one has no link to stand at: both go to the notes.
-     *
-     * @param  array<string, PersonValues>  $persons
-     * @return array{array<string, PersonValues>, list<Problem>}
-     */
-    private function withoutNoWorkplace(array $persons): array
-    {
-        $main = $persons[''] ?? new PersonValues();
-        $employer = $persons['employer'] ?? new PersonValues();
-        $isOwn = $employer->first('organization.name') !== '';
-        $field = $isOwn ? 'employer.organization.name' : 'organization.name';
-        $name = $isOwn ? $employer->first('organization.name') : $main->first('organization.name');
-        $isNone = Workplace::isNone($name) && ($isOwn || $main->without('organization.name')->namesSomeone());
-        $role = ($isNone || $name === '') && !$employer->isConstant('role') ? $employer->first('role') : '';
-        if (!$isNone && $role === '') {
-            return [$persons, []];
-        }
-        $said = self::unique([$isNone ? $name : '', $role]);
-        $persons[''] = ($isNone && !$isOwn ? $main->without('organization.name') : $main)->noting('Work: ' . implode(', ', $said));
-        $persons['employer'] = $employer->without('organization.name')->without('role');
-
-        return [
-            $persons,
-            $isNone
-                ? [
-                    (new Problem(
-                        'employer.none',
-                        $field,
-                        $this->columns[$field] ?? null,
-                        $name,
-                        "\"{$name}\" is no organization that one can work for",
-                        'It goes to the notes, and nobody is linked',
-                    ))->warning(),
-                ]
-                : [],
-        ];
-    }
-
-    /** @return list<Problem> if the kind says person, and the name organization */
-    private function saidOtherKind(PersonValues $values, IncomingRecord $record): array
-    {
-        $name = $record->kind === SupporterKind::Organization ? $record->organization : $values->first('name.full');
-        if (
-            $values->first('kind') !== SupporterKind::Person->value ||
-            ($record->kind !== SupporterKind::Organization && !WrittenName::isOrganization($name))
-        ) {
-            return [];
-        }
-
-        return [
-            (new Problem(
-                'kind.twice',
-                'kind',
-                $this->columns['kind'] ?? null,
-                $values->first('kind'),
-                "The kind says person, \"{$name}\" looks like an organization",
-                'Correct the one that is wrong',
-            ))->warning(),
-        ];
-    }
-
-    /** @return list<Problem> if the name says that someone is dead, and the status does not */
-    private function saidDead(PersonValues $values): array
-    {
-        $status = $values->first('status');
-        $names = $status === '' || $status === 'deceased' ? [] : array_map($values->first(...), ['name.full', 'name.first', 'name.last']);
-        foreach ($names as $name) {
-            if (NameRemarks::of($name)->isDeceased) {
-                return [
-                    (new Problem(
-                        'status.twice',
-                        'status',
-                        $this->columns['status'] ?? null,
-                        $status,
-                        "The name \"{$name}\" says deceased, the status {$status}",
-                        'Correct the one that is wrong',
-                    ))->warning(),
-                ];
-            }
-        }
-
-        return [];
     }
 
     /** @param  list<UnreadValue>  $unread */

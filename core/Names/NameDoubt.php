@@ -12,6 +12,9 @@ enum NameDoubt: string
     case TwoPeople = 'two people';
     case Twice = 'part twice';
     case Odd = 'odd';
+    case Person = 'person';
+    case Whole = 'whole';
+    case Same = 'same';
 
     public function reason(string $name): string
     {
@@ -20,6 +23,9 @@ enum NameDoubt: string
             self::Family => "\"{$name}\" may be a family",
             self::TwoPeople => "\"{$name}\" may be two people",
             self::Twice => "\"{$name}\" has a part of the name twice",
+            self::Person => "\"{$name}\" may be a person",
+            self::Whole => "\"{$name}\" may be a first and a last name",
+            self::Same => "The spouse \"{$name}\" has the same name",
             self::Odd => "\"{$name}\" has more than a name in it, or is none",
         };
     }
@@ -30,7 +36,8 @@ enum NameDoubt: string
             self::Organization => 'Where it is one, move it to the column of the organization\'s name',
             self::Family => 'Where it is one, say so in a column for the kind of supporter',
             self::TwoPeople => 'Where they are, let one cell become two people, or move one of them to the spouse',
-            self::Twice, self::Odd => 'Correct it, or leave it if it is right',
+            self::Person => 'Where it is one, move it to a column of the name',
+            self::Twice, self::Odd, self::Whole, self::Same => 'Correct it, or leave it if it is right',
         };
     }
 }

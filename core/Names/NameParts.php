@@ -98,6 +98,25 @@ final readonly class NameParts
         };
     }
 
+    /** Whether a word is a first name that has short forms: of others nobody knows. */
+    public static function isFirst(string $word): bool
+    {
+        return Nicknames::fullOf(Fold::words($word)) !== [];
+    }
+
+    /** Whether what stands in the place of an organization reads like a person or a couple: "Joe Oak", "Kay & Lou Ash". */
+    public static function isPerson(string $name): bool
+    {
+        $words = explode(' ', NameRemarks::of($name)->name);
+
+        return preg_match('/^\p{L}+(?: (?:\p{L}\.?|&|and \p{L}+|\p{L}+)){1,3}$/uD', $name) === 1 &&
+            self::isFirst($words[0]) &&
+            (count($words) < 4 || TwoPeople::areIn($name)) &&
+            // In the place of an organization "Grace Church" is no Ms. Church.
+            array_filter(explode(' ', Fold::words($name)), Words::tellsOrganization(...)) === [] &&
+            !WrittenName::isOrganization($name);
+    }
+
     /** First and last name, as they stand. */
     public function whole(): string
     {

@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns;
+
+use PineSieve\Core\Names\NameDoubt;
+use PineSieve\Core\Names\NameParts;
+use PineSieve\Core\Names\NameRemarks;
+use PineSieve\Core\Names\NoName;
+use PineSieve\Core\Names\OddName;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\TwoPeople;
+use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Text\Fold;
+
+/** Whom a row names: what stands in the place of a name and is none goes to the notes, and what may be another is told. */
+final readonly class NamedPeople
+{
+    /** @param  array<string, int>  $columns  target to the column that feeds it */
+    public function __construct(private array $columns) {}
+
+    /**
+     * @param  array<string, PersonValues>  $persons  by person, as Target::person() writes it
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    public function settled(array $persons): array
+    {
+        $problems = $this->saidDead($persons[''] ?? new PersonValues());
+        $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
+        foreach ([$this->atWork(...), $this->withContact(...), $this->withSpouse(...)] as $settle) {
+            [$persons, $found] = $settle($persons);
+            array_push($problems, ...$found);
+        }
+
+        return [$persons, $problems];
+    }
+
+    public static function parts(PersonValues $values): NameParts
+    {
+        return new NameParts(
+            $values->first('name.title'),
+            $values->first('name.first'),
+            $values->first('name.last'),
+            $values->first('name.suffix'),
+        );
+    }
+
+    private static function nameOf(PersonValues $person): string
+    {
+        return $person->first('name.full') !== '' ? $person->first('name.full') : self::parts($person)->whole();
+    }
+
+    /** @return list<Problem> if what stands in the place of a person's name may be something else */
+    public function doubts(PersonValues $values, string $role = ''): array
+    {
+        $parts = self::parts($values)->tidied();
+        $full = $values->first('name.full');
+        // Of whom the row is about, the column of whole names has a finding.
+        $isOdd = $role !== '' && $full !== '' && OddName::isIn($full);
+        $doubt = $isOdd ? NameDoubt::Odd : $parts->doubt();
+        // "Bo Park" in the column for a spouse's first name.
+        $words = explode(' ', $parts->first);
+        $isWhole =
+            $role === 'spouse' &&
+            $parts->last === '' &&
+            count($words) > 1 &&
+            mb_strlen(trim(end($words), '.')) > 1 &&
+            !NameParts::isFirst(end($words));
+
+        return $doubt === null && !$isWhole
+            ? []
+            : [
+                $this->told(
+                    $doubt ?? NameDoubt::Whole,
+                    ($role === '' ? '' : "{$role}.") . ($isOdd ? 'name.full' : ($parts->last === '' ? 'name.first' : 'name.last')),
+                    $isOdd ? $full : $parts->whole(),
+                ),
+            ];
+    }
+
+    /**
+     * @param  ?PersonValues  $contact  whom a column names beside an organization
+     * @return list<Problem> if the kind and the name say otherwise of whom the row is about
+     */
+    public function saidOtherKind(PersonValues $values, IncomingRecord $record, ?PersonValues $contact): array
+    {
+        $said = $values->first('kind');
+        $name = $record->kind === SupporterKind::Organization ? $record->organization : $values->first('name.full');
+        if ($said === '' && $record->kind === SupporterKind::Organization && $name === $values->first('organization.name')) {
+            // Beside a contact person "Edward Jones" is a firm, unless it is that person.
+            $isAlone = $contact === null || Fold::words(self::nameOf($contact)) === Fold::words($name);
+
+            return $isAlone && NameParts::isPerson($name) ? [$this->told(NameDoubt::Person, 'organization.name', $name)] : [];
+        }
+        if (
+            $said !== SupporterKind::Person->value ||
+            ($record->kind !== SupporterKind::Organization && !WrittenName::isOrganization($name))
+        ) {
+            return [];
+        }
+
+        return [
+            $this->warning(
+                'kind.twice',
+                'kind',
+                $said,
+                "The kind says person, \"{$name}\" looks like an organization",
+                'Correct the one that is wrong',
+                true,
+            ),
+        ];
+    }
+
+    /** @return list<Problem> if the name says that someone is dead, and the status does not */
+    private function saidDead(PersonValues $values): array
+    {
+        $status = $values->first('status');
+        $names = $status === '' || $status === 'deceased' ? [] : array_map($values->first(...), ['name.full', 'name.first', 'name.last']);
+        foreach ($names as $name) {
+            if (NameRemarks::of($name)->isDeceased) {
+                return [
+                    $this->warning(
+                        'status.twice',
+                        'status',
+                        $status,
+                        "The name \"{$name}\" says deceased, the status {$status}",
+                        'Correct the one that is wrong',
+                        true,
+                    ),
+                ];
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * "Retired" is nobody's employer, and what someone does without one has no link to stand at: both go to the notes.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function atWork(array $persons): array
+    {
+        $main = $persons[''] ?? new PersonValues();
+        $employer = $persons['employer'] ?? new PersonValues();
+        $isOwn = $employer->first('organization.name') !== '';
+        $field = $isOwn ? 'employer.organization.name' : 'organization.name';
+        $name = $isOwn ? $employer->first('organization.name') : $main->first('organization.name');
+        $isNamed = isset($persons['contact']) || $main->without('organization.name')->namesSomeone();
+        $isNone = NoName::isOfEmployer($name) && ($isOwn || $isNamed);
+        $role = ($isNone || $name === '') && !$employer->isConstant('role') ? $employer->first('role') : '';
+        if (!$isNone && $role === '') {
+            return [$persons, []];
+        }
+        $said = array_unique(array_filter([$isNone ? $name : '', $role], static fn(string $word): bool => $word !== ''));
+        $persons[''] = ($isNone && !$isOwn ? $main->without('organization.name') : $main)->noting('Work: ' . implode(', ', $said));
+        $persons['employer'] = $employer->without('organization.name')->without('role');
+
+        return [
+            $persons,
+            $isNone
+                ? [
+                    $this->warning(
+                        'employer.none',
+                        $field,
+                        $name,
+                        "\"{$name}\" is no organization that one can work for",
+                        'It goes to the notes, and nobody is linked',
+                        true,
+                    ),
+                ]
+                : [],
+        ];
+    }
+
+    /**
+     * Of two contact persons in a cell the first is one; a contact's role without a name goes to the notes.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function withContact(array $persons): array
+    {
+        $contact = $persons['contact'] ?? new PersonValues();
+        $main = $persons[''] ?? new PersonValues();
+        $written = $contact->first('name.full');
+        if ($written !== '' && TwoPeople::areIn($written) && !WrittenName::isOrganization($written)) {
+            $persons['contact'] = $contact->without('name.full')->with('name.full', TwoPeople::split($written)[0]);
+            $persons[''] = $main->noting("Contact: {$written}");
+
+            return [$persons, [$this->told(NameDoubt::TwoPeople, 'contact.name.full', $written)]];
+        }
+        if ($contact->first('role') !== '' && !$contact->isConstant('role') && !$contact->saysSomething()) {
+            $persons[''] = $main->noting("Contact: {$contact->first('role')}");
+        }
+
+        return [$persons, []];
+    }
+
+    /**
+     * "divorced" is nobody's spouse, and the last name alone, which many programs write for everybody, neither.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function withSpouse(array $persons): array
+    {
+        $spouse = $persons['spouse'] ?? new PersonValues();
+        $main = $persons[''] ?? new PersonValues();
+        [$first, $last, $full] = array_map($spouse->first(...), ['name.first', 'name.last', 'name.full']);
+        $isOwnLast = Fold::words($last) === Fold::words($main->first('name.last'));
+        $bare = $spouse->without('name.first')->without('name.last')->without('name.full');
+        $word = $full === '' ? ($isOwnLast || $last === '' ? $first : trim("{$first} {$last}")) : $full;
+        if ($word !== '' && NoName::isOfSpouse($word)) {
+            $persons['spouse'] = $bare;
+            $persons[''] = $main->noting("Spouse: {$word}");
+            $field = $full === '' ? 'spouse.name.first' : 'spouse.name.full';
+
+            return [
+                $persons,
+                [
+                    $this->warning(
+                        'spouse.none',
+                        $field,
+                        $word,
+                        "\"{$word}\" is no name of a spouse",
+                        'It goes to the notes, and nobody is added',
+                        true,
+                    ),
+                ],
+            ];
+        }
+        if ($first === '' && $full === '' && $last !== '' && $isOwnLast && !$bare->saysSomething()) {
+            unset($persons['spouse']);
+
+            return [$persons, []];
+        }
+        $isSame = $first !== '' && Fold::words($first) === Fold::words($main->first('name.first')) && ($last === '' || $isOwnLast);
+
+        return [$persons, $isSame ? [$this->told(NameDoubt::Same, 'spouse.name.first', trim("{$first} {$last}"))] : []];
+    }
+
+    /** Which of several cells is wrong shows in the row. */
+    private function told(NameDoubt $doubt, string $field, string $name): Problem
+    {
+        return $this->warning("name.{$doubt->value}", $field, $name, $doubt->reason($name), $doubt->remedy());
+    }
+
+    /** @param  bool  $isCell  whether the value is what stands in the cell, so that it can be put right for all rows that have it */
+    private function warning(string $code, string $field, string $value, string $reason, string $remedy, bool $isCell = false): Problem
+    {
+        return (new Problem($code, $field, $isCell ? $this->columns[$field] ?? null : null, $value, $reason, $remedy))->warning();
+    }
+}
