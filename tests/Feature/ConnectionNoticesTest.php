@@ -101,7 +101,7 @@ final class ConnectionNoticesTest extends PullingTestCase
         $this->inbox();
         $this->pulled();
         $charge = $this->charge();
-        $back = [...$charge, 'status' => 'refunded', 'refund' => ['cents' => $charge['cents'], 'at' => '2026-11-29T10:00:00Z']];
+        $back = [...$charge, 'status' => 'refunded', 'refund' => ['cents' => $charge['cents'], 'at' => self::ago(26)]];
         $this->sent(self::notice($back))->assertNoContent();
         [, $said] = $this->pulled();
         self::assertSame(1, $said['rows']);
@@ -125,7 +125,7 @@ final class ConnectionNoticesTest extends PullingTestCase
         $charges = (new Desk($this->file))->charges();
         $given = $charges[count($charges) - 1];
         $this->sent(self::notice($given))->assertNoContent();
-        $this->did(['do' => 'correct', 'id' => $given['id'], 'amount' => '25'], '2026-11-29T13:00:00Z');
+        $this->did(['do' => 'correct', 'id' => $given['id'], 'amount' => '25'], self::ago(23));
         [, $said] = $this->pulled();
         self::assertSame('25.00', DB::table('gifts')->where('source_id', $given['id'])->value('amount'));
         self::assertNotContains($given['id'], array_column($said['told'], 'id'));
@@ -286,7 +286,7 @@ final class ConnectionNoticesTest extends PullingTestCase
         // Whoever gives more each month from now on does so: the promise stays what it was until a person says so, and that is told.
         $last = end($charges);
         $more = [...$last, 'id' => 'SK-M1', 'cents' => 9900, 'designation' => [['fund' => 'General fund', 'cents' => 9900]]];
-        $more = [...$more, 'plan' => [...$last['plan'], 'cents' => 9900], 'changed_at' => '2026-11-29T12:00:00Z'];
+        $more = [...$more, 'plan' => [...$last['plan'], 'cents' => 9900], 'changed_at' => self::ago(24)];
         file_put_contents($this->file, json_encode(['charges' => [$more]]));
         $this->pulled();
         $gift = DB::table('gifts')->where('source_id', 'SK-M1')->sole();
@@ -299,12 +299,12 @@ final class ConnectionNoticesTest extends PullingTestCase
     {
         $this->connected();
         $this->pulled();
-        $charge = $this->charge(['changed_at' => '2026-11-29T12:00:00Z']);
+        $charge = $this->charge(['changed_at' => self::ago(20)]);
         // Two that are alike and both come are two.
         file_put_contents($this->file, json_encode(['charges' => [[...$charge, 'id' => 'SK-A'], [...$charge, 'id' => 'SK-B']]]));
         [, $said] = $this->pulled();
         self::assertSame([], $said['told']);
-        file_put_contents($this->file, json_encode(['charges' => [[...$charge, 'id' => 'SK-C', 'changed_at' => '2026-11-29T14:00:00Z']]]));
+        file_put_contents($this->file, json_encode(['charges' => [[...$charge, 'id' => 'SK-C', 'changed_at' => self::ago(18)]]]));
         $connection = Connection::query()->sole();
         $connection->update(['every' => 60, 'loads' => true, 'next_at' => now(), 'place' => now()->addDays(2)]);
         app(PullSchedule::class)->run();

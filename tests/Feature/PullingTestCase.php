@@ -84,9 +84,15 @@ abstract class PullingTestCase extends TestCase
         return [$code, (array) json_decode(Artisan::output(), true)];
     }
 
-    /** @param  array<string, mixed>  $form */
-    protected function did(array $form, string $now = '2026-11-29T12:00:00Z'): void
+    /** A time as the platform writes it: what it is asked for goes back a few days from now. */
+    protected static function ago(int $hours): string
     {
-        (new Desk($this->file))->did($form, $now);
+        return now('UTC')->subHours($hours)->format('Y-m-d\TH:i:s\Z');
+    }
+
+    /** @param  array<string, mixed>  $form */
+    protected function did(array $form, ?string $now = null): void
+    {
+        (new Desk($this->file))->did($form, $now ?? self::ago(24));
     }
 }
