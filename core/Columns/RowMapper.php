@@ -13,6 +13,8 @@ use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Currency;
+use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Gifts\WrittenMoney;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\OddName;
@@ -48,6 +50,9 @@ final class RowMapper
     /** @var array<string, int> */
     private readonly array $headers;
 
+    /** @var array<int, string> headers of the columns that become nothing */
+    private readonly array $beside;
+
     private readonly PartyAssembler $assembler;
 
     /**
@@ -71,6 +76,10 @@ final class RowMapper
                 $this->readers[$column][] = [$feed, $target, $field, $standards->formats->of($field)];
             }
         }
+        $this->beside = array_map(
+            static fn(ColumnChoice $choice): string => $choice->header,
+            array_filter($plan->choices, static fn(ColumnChoice $choice): bool => $choice->feeds === []),
+        );
         $this->columns = $plan->columns();
         $this->headers = Row::columns($plan->headers());
         $this->assembler = new PartyAssembler(
@@ -166,8 +175,37 @@ final class RowMapper
         }
 
         $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses, $unread);
+        $unpaid = $this->unpaid($mapped, $cells);
+        $mapped = $unpaid === [] ? $mapped : $mapped->withProblems([...$mapped->problems, ...$unpaid]);
 
         return $mapped->withMoney($mapped->money->plus($refused));
+    }
+
+    /**
+     * What a column that becomes nothing says of the payment.
+     *
+     * @param  list<string>  $cells
+     * @return list<Problem>
+     */
+    private function unpaid(MappedRow $mapped, array $cells): array
+    {
+        $given = array_filter($mapped->record()->gifts, static fn(Gift $gift): bool => !str_starts_with($gift->amount, '-'));
+        $problems = [];
+        foreach ($given === [] ? [] : $this->beside as $column => $header) {
+            $cell = Tidy::line($cells[$column] ?? '');
+            if ($cell !== '' && NotPaid::isSaid($cell)) {
+                $problems[] = (new Problem(
+                    'gift.not_paid',
+                    'gift.amount',
+                    $column,
+                    $cell,
+                    "\"{$header}\" says \"{$cell}\": the money may not have come, or has gone back",
+                    'Leave such rows out by a condition on this column, or take the gift back',
+                ))->warning();
+            }
+        }
+
+        return $problems;
     }
 
     /** Whether it is the amount of a part of a gift whose own amount stands nowhere. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Gifts\Amount;
+use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
@@ -38,6 +39,7 @@ enum ValueMark: string
     case DecimalComma = 'decimal comma';
     case Negative = 'negative';
     case List = 'list';
+    case NotPaid = 'not paid';
 
     /** Bytes of a text that may be a name. */
     private const NAME = 120;
@@ -56,6 +58,9 @@ enum ValueMark: string
         $placeholder = Placeholders::kind($tidied);
         if ($placeholder !== null) {
             return [...$marks, self::from("placeholder {$placeholder}")];
+        }
+        if (NotPaid::isSaid($tidied)) {
+            return [...$marks, self::NotPaid];
         }
         if (preg_match('/^[A-Z][a-z]+$/D', $tidied) === 1) {
             return $marks;

@@ -64,6 +64,7 @@ enum FindingKind: string
     case Parentheses = 'parentheses';
     case DecimalCommas = 'decimal comma';
     case Negative = 'negative';
+    case NotPaid = 'not paid';
 
     /** What was found, for the head of a list: "Line breaks within cells". */
     public function title(): string
@@ -110,6 +111,7 @@ enum FindingKind: string
             self::Parentheses => 'Amounts in parentheses: less than zero',
             self::DecimalCommas => 'Amounts with a decimal comma',
             self::Negative => 'Amounts less than zero',
+            self::NotPaid => 'Gifts whose payment may not have come, or went back',
         };
     }
 
@@ -132,6 +134,7 @@ enum FindingKind: string
             self::Formulas,
             self::MixedDates,
             self::Negative,
+            self::NotPaid,
             self::OddNames
                 => '',
             self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
@@ -162,6 +165,7 @@ enum FindingKind: string
             self::Currency
                 => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',
+            self::NotPaid => 'They come in as gifts all the same: leave such rows out by a condition on this column.',
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
@@ -229,6 +233,8 @@ enum FindingKind: string
             self::SerialDates, self::MixedDates, self::FillerDates => in_array($field, ['gift.date', 'first_known', 'birth_date'], true),
             self::Currency, self::Parentheses, self::DecimalCommas, self::Negative => $field === 'gift.amount',
             self::Breaks => $field !== null && !in_array($field, ['address.block', 'notes', 'gift.notes'], true),
+            // The column itself becomes nothing: what it says would be lost.
+            self::NotPaid => $field === null,
             self::Scientific => true,
             self::FillerNumbers => $field !== null && $field !== 'gift.amount',
             default => $field !== null,

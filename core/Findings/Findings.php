@@ -124,7 +124,7 @@ final readonly class Findings
         $columns = [];
         $examples = [];
         $total = 0;
-        foreach ($plan->choices as $column => $choice) {
+        foreach ($kind === FindingKind::NotPaid && !isset($plan->columns()['gift.amount']) ? [] : $plan->choices as $column => $choice) {
             $count = $this->count($kind, $column, $choice);
             if ($count === 0) {
                 continue;

@@ -361,6 +361,27 @@ final class ColumnsTest extends TestCase
         self::assertSame($codes, array_column(self::map($row)->problems, 'code'));
     }
 
+    /** @param  list<string>  $codes */
+    #[TestWith(['failed', '25.00', ['gift.not_paid']])]
+    #[TestWith(['Card declined', '25.00', ['gift.not_paid']])]
+    #[TestWith(['refunded', '-25.00', []])]
+    #[TestWith(['succeeded', '25.00', []])]
+    #[TestWith(['failed', '', []])]
+    public function test_a_column_that_becomes_nothing_may_say_that_nothing_was_paid(string $status, string $amount, array $codes): void
+    {
+        $choices = [
+            new ColumnChoice('Name', ColumnState::Sure, '', [new Feed('name.last')]),
+            new ColumnChoice('Date', ColumnState::Sure, '', [new Feed('gift.date')]),
+            new ColumnChoice('Amount', ColumnState::Sure, '', [new Feed('gift.amount')]),
+            new ColumnChoice('Status', ColumnState::LeftBehind, '', []),
+        ];
+        $mapper = new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+        $problems = $mapper->map(['Lee', $amount === '' ? '' : '2026-01-02', $amount, $status])->problems;
+
+        self::assertSame($codes, array_column($problems, 'code'));
+        self::assertSame([], array_filter(array_column($problems, 'blocks')));
+    }
+
     public function test_problems_name_column_value_reason_and_remedy(): void
     {
         $problem = self::map(['name.last' => 'Lee', 'email' => ' nobody '])->problems[0];

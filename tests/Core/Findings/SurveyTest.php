@@ -97,6 +97,15 @@ final class SurveyTest extends TestCase
         self::assertSame([2], [$survey->profiles()[0]->rows], 'A header and a total are no values of the columns.');
     }
 
+    public function test_gifts_whose_payment_failed_are_told_where_the_column_becomes_nothing(): void
+    {
+        $rows = [1 => ['Name', 'Date', 'Amount', 'Status'], 2 => ['Ann Lee', '12/25/2025', '25.00', 'succeeded']];
+        $found = self::findings(self::survey([...$rows, 3 => ['Bo Park', '12/26/2025', '30.00', 'Failed']]));
+
+        self::assertSame([1, 'Status'], [$found['not paid']->count ?? 0, $found['not paid']->examples[0]['header'] ?? '']);
+        self::assertArrayNotHasKey('not paid', self::findings(self::survey($rows)));
+    }
+
     /** @return iterable<string, array{string, string, list<string>, string, ?string}> header, kind, values, what a value becomes by the remedy */
     public static function columns(): iterable
     {
@@ -106,6 +115,7 @@ final class SurveyTest extends TestCase
         yield 'last, first' => ['Name', 'last, first', ['Lee, Ann', 'Bo Park'], 'Lee, Ann', 'Ann Lee'];
         yield 'odd names' => ['Name', 'odd name', ['Ann Lee', 'Bo Park #2'], 'Bo Park #2', null];
         yield 'of streets there are none' => ['Address', '-odd name', ['12 Elm St #2', '14 Elm St'], '12 Elm St #2', null];
+        yield 'payments that failed, without gifts' => ['Status', '-not paid', ['failed', 'succeeded'], 'failed', null];
         yield 'two people' => ['Name', 'two people', ['John & Mary Smith', 'Bo Park'], 'John & Mary Smith', 'John Smith|Mary Smith'];
         yield 'two emails' => [
             'Email',

@@ -693,7 +693,8 @@ export type FoundFinding = {
     | 'currency'
     | 'parentheses'
     | 'decimal comma'
-    | 'negative';
+    | 'negative'
+    | 'not paid';
   title: string;
   count: number;
   remedy: string;

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Gifts;
+
+/** What systems write of a payment that has not come, or has gone back. */
+final class NotPaid
+{
+    private const WORDS = [
+        'failed' => 1,
+        'failure' => 1,
+        'payment failed' => 1,
+        'unsuccessful' => 1,
+        'declined' => 1,
+        'card declined' => 1,
+        'denied' => 1,
+        'rejected' => 1,
+        'void' => 1,
+        'voided' => 1,
+        'cancelled' => 1,
+        'canceled' => 1,
+        'refund' => 1,
+        'refunded' => 1,
+        'fully refunded' => 1,
+        'partially refunded' => 1,
+        'partial refund' => 1,
+        'reversed' => 1,
+        'chargeback' => 1,
+        'charged back' => 1,
+        'disputed' => 1,
+        'returned' => 1,
+        'bounced' => 1,
+        'nsf' => 1,
+        'unpaid' => 1,
+        'not paid' => 1,
+        'incomplete' => 1,
+        'abandoned' => 1,
+        'expired' => 1,
+        'pending' => 1,
+        'uncaptured' => 1,
+        'awaiting payment' => 1,
+    ];
+
+    private function __construct() {}
+
+    public static function isSaid(string $written): bool
+    {
+        return isset(self::WORDS[strtolower($written)]);
+    }
+}
