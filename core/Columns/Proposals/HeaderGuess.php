@@ -48,8 +48,10 @@ final class HeaderGuess
             $senses = self::firstAndLast($profiles, $senses);
             $sheet = new SheetSense($profiles, $senses);
         }
+        // Where an id says who gave, a column of names may be of something else.
         if (!$sheet->hasPersonNames() && !$sheet->has('organization.name')) {
-            $senses = self::one('name.full', ValueLook::FullName, $profiles, $senses, self::isName(...));
+            $isName = $sheet->has('id.old') ? self::isCalledName(...) : self::isName(...);
+            $senses = self::one('name.full', ValueLook::FullName, $profiles, $senses, $isName);
         }
         if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount')) {
             $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
@@ -72,8 +74,11 @@ final class HeaderGuess
         $found = [];
         foreach ($senses as $column => $sense) {
             $profile = $profiles[$column];
+            // Few names that come again and again are of events or of funds.
+            $isVaried = $look !== ValueLook::FullName || $profile->distinct > 0.5 * $profile->filled;
             if (
                 $sense === null &&
+                $isVaried &&
                 $profile->filled > 0 &&
                 $profile->share($look) >= self::CERTAIN &&
                 $mayBe(HeaderWords::words($profile->header))
@@ -124,12 +129,18 @@ final class HeaderGuess
     }
 
     /** @param  list<string>  $words */
+    private static function isCalledName(array $words): bool
+    {
+        return end($words) === 'name' && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1;
+    }
+
+    /** @param  list<string>  $words */
     private static function isName(array $words): bool
     {
         // "Guardian 1"
         $letters = array_filter($words, static fn(string $word): bool => !ctype_digit($word));
 
-        return (end($words) === 'name' || count($letters) === 1) && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1;
+        return self::isCalledName($words) || (count($letters) === 1 && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1);
     }
 
     /** @param  list<string>  $words */

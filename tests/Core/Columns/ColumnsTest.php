@@ -79,6 +79,8 @@ final class ColumnsTest extends TestCase
             ['Matching gift', ['$25.00', '30'], null, ColumnState::Open],
             ['Walker name', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
             ['Pet name', ['Big Rex', 'Bella Ann'], null, ColumnState::Open],
+            ['Singer', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
+            ['Occasion', ['Spring Gala', 'Spring Gala', 'Spring Gala', 'Fall Walk'], null, ColumnState::Open],
             // Nothing is known of it.
             ['Mailing Code', ['A', 'B'], null, ColumnState::Open],
             ['Spare', ['', ' '], null, ColumnState::LeftBehind],
