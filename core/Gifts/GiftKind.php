@@ -43,11 +43,20 @@ enum GiftKind: string
             'master card',
             'mc',
             'amex',
-            'discover',
-            'online',
-            'web'
+            'discover'
                 => self::Card,
-            'transfer', 'wire', 'ach', 'eft', 'bank transfer', 'bank', 'direct debit', 'direct deposit' => self::Transfer,
+            // "Online" may be a card or a bank: a person says which.
+            'transfer',
+            'e check',
+            'echeck',
+            'wire',
+            'ach',
+            'eft',
+            'bank transfer',
+            'bank',
+            'direct debit',
+            'direct deposit'
+                => self::Transfer,
             'in kind', 'inkind', 'gik', 'gift in kind', 'goods' => self::InKind,
             'stock', 'stocks', 'securities', 'shares' => self::Securities,
             'pledge' => self::Pledge,

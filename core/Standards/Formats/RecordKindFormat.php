@@ -43,6 +43,15 @@ final class RecordKindFormat implements Format
             'church',
             'school',
             'nonprofit',
+            'non profit',
+            'trust',
+            'fund',
+            'estate',
+            'club',
+            'union',
+            'association',
+            'society',
+            'civic',
             'firm',
             'vendor',
             'grantmaker',
@@ -50,16 +59,29 @@ final class RecordKindFormat implements Format
         ],
     ];
 
+    /** Words that name someone at an organization. */
+    private const SOMEONE = ['contact', 'person', 'individual', 'member', 'people', 'donor'];
+
     public static function parse(string $written): ?SupporterKind
     {
-        $words = Fold::words($written);
+        $folded = Fold::words($written);
         foreach (self::WORDS as $kind => $spellings) {
-            if (in_array($words, $spellings, true) || (in_array(explode(' ', $words)[0], $spellings, true) && strlen($words) > 1)) {
+            if (in_array($folded, $spellings, true)) {
                 return SupporterKind::from($kind);
             }
         }
+        $words = array_filter(explode(' ', $folded), static fn(string $word): bool => strlen($word) > 1);
+        $tells = static fn(string $kind): bool => array_intersect($words, self::WORDS[$kind]) !== [];
 
-        return null;
+        return match (true) {
+            // "Family foundation" and "Private school" are no family and nobody; of "Business contact" nobody knows who is meant.
+            $tells('organization') => array_intersect($words, self::SOMEONE) === [] ? SupporterKind::Organization : null,
+            // "Individual/household" is either.
+            in_array('household', $words, true) && $tells('person') => null,
+            in_array(reset($words), self::WORDS['person'], true) => SupporterKind::Person,
+            in_array(reset($words), self::WORDS['household'], true) => SupporterKind::Household,
+            default => null,
+        };
     }
 
     public function read(string $written): Understood
