@@ -9,6 +9,7 @@ use App\Duplicates\SearchSchedule;
 use App\Erasing\ErasedAgain;
 use App\Exports\Export;
 use App\Exports\Saved\SavedExport;
+use App\Intakes\CutOff;
 use App\Matching\Editions;
 use App\Matching\RuleSets;
 use App\Notices\DeliverNotices;
@@ -39,6 +40,7 @@ Schedule::call(static fn() => app(Said::class)->correct())->dailyAt('3:50')->nam
 Schedule::call(static fn() => ReadAgain::begin())->weeklyOn(0, '4:20')->name('read again');
 Schedule::call(static fn() => app(ErasedAgain::class)->again())->hourly()->name('erased')->withoutOverlapping();
 Schedule::call(static fn() => app(PullSchedule::class)->run())->everyMinute()->name('connections')->withoutOverlapping();
+Schedule::call(static fn() => app(CutOff::class)->takeUp())->everyTenMinutes()->name('taken up')->withoutOverlapping();
 Schedule::call(static fn() => SavedExport::runDue())->everyFiveMinutes()->name('exports')->withoutOverlapping();
 Schedule::call(static fn() => Export::forgetOld())->daily()->name('old exports');
 Schedule::call(static fn() => app(Acts::class)->endCutOff())->hourly()->name('cut off');

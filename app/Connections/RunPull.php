@@ -6,6 +6,8 @@ namespace App\Connections;
 
 use App\Accounts\Message;
 use App\Intakes\CarryOn;
+use App\Intakes\Intake;
+use App\Intakes\IntakeState;
 use App\Support\PlainWords;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -28,18 +30,23 @@ final class RunPull implements ShouldQueue
     public function handle(Pulling $pulling): void
     {
         $pull = Pull::query()->with('connection')->find($this->pull);
-        if ($pull === null || $pull->state !== 'fetching') {
+        if ($pull === null) {
             return;
         }
         try {
-            $intake = $pulling->pull($pull);
+            // One that was fetched already was cut off behind that: its intake still has to be set on its way.
+            $intake = match ($pull->state) {
+                'fetching' => $pulling->pull($pull),
+                'done' => Intake::query()->find($pull->intake_id),
+                default => null,
+            };
         } catch (Throwable $error) {
             $error instanceof CannotFetch ? null : report($error);
             self::failed($pull, PlainWords::of($error));
 
             return;
         }
-        if ($intake === null) {
+        if ($intake === null || $intake->state !== IntakeState::Reading) {
             return;
         }
         // Columns that nobody has looked at yet wait for a person, as those of a file do.

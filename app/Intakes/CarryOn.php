@@ -40,13 +40,14 @@ final class CarryOn implements ShouldQueue
     public function handle(Runner $runner, Heartbeat $heartbeat, GoesOn $goesOn): void
     {
         $intake = Intake::query()->find($this->intakeId);
-        if ($intake === null || !$intake->state->isWorking()) {
+        if ($intake === null) {
             return;
         }
         $heartbeat->working($this->job);
-        if ($runner->run($intake, (float) config('sieve.slice_seconds'))) {
+        if ($intake->state->isWorking() && $runner->run($intake, (float) config('sieve.slice_seconds'))) {
             self::dispatch($this->intakeId);
         } else {
+            // Also where a worker was killed right behind the last step: the next one finds it done, and goes on.
             $goesOn->next($intake);
         }
     }

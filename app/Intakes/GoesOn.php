@@ -32,8 +32,11 @@ final readonly class GoesOn
                 return;
             }
             try {
-                $intake->fill(['loaded_by' => $intake->user_id, 'goes_on' => null])->save();
-                $this->queue->enter($intake);
+                // Both or none: what is cut off in between would never be loaded.
+                DB::transaction(function () use ($intake): void {
+                    $intake->fill(['loaded_by' => $intake->user_id, 'goes_on' => null])->save();
+                    $this->queue->enter($intake);
+                });
             } catch (NotReady) {
                 $intake->fill(['goes_on' => $asked]);
                 CarryOn::from($intake, IntakeState::Sifting);

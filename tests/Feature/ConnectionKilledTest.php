@@ -88,7 +88,14 @@ final class ConnectionKilledTest extends TestCase
             $this->worker()->mustRun();
             usleep(200_000);
         }
-        self::assertTrue($isDone());
+        self::assertTrue(
+            $isDone(),
+            (string) json_encode([
+                DB::table('connection_pulls')->get(),
+                DB::table('intakes')->get(['state']),
+                DB::table('jobs')->get(['queue', 'attempts', 'reserved_at', 'available_at']),
+            ]),
+        );
     }
 
     private function mustBeWhole(): void

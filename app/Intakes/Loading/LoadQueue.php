@@ -142,7 +142,14 @@ final readonly class LoadQueue
                     'in_foreground' => false,
                 ])->save();
             } elseif ($now->state === IntakeState::Sifting) {
-                $now->fill(['state' => IntakeState::Mapping, 'is_sifted' => false, 'ended_at' => now(), 'error' => null])->save();
+                $now->fill([
+                    'state' => IntakeState::Mapping,
+                    'is_sifted' => false,
+                    'ended_at' => now(),
+                    'error' => null,
+                    // Whoever stops it goes on by hand.
+                    'goes_on' => null,
+                ])->save();
             }
         });
         $this->next();
