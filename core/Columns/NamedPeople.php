@@ -30,7 +30,7 @@ final readonly class NamedPeople
     {
         $problems = $this->saidDead($persons[''] ?? new PersonValues());
         $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
-        foreach ([$this->atWork(...), $this->withContact(...), $this->withSpouse(...)] as $settle) {
+        foreach ([$this->atWork(...), $this->withContact(...), $this->withSpouse(...), $this->asWhole(...)] as $settle) {
             [$persons, $found] = $settle($persons);
             array_push($problems, ...$found);
         }
@@ -242,6 +242,52 @@ final readonly class NamedPeople
         $isSame = $first !== '' && Fold::words($first) === Fold::words($main->first('name.first')) && ($last === '' || $isOwnLast);
 
         return [$persons, $isSame ? [$this->told(NameDoubt::Same, 'spouse.name.first', trim("{$first} {$last}"))] : []];
+    }
+
+    /**
+     * "Acme" and "Inc.", "Fenn" and "Family" are read as they would be in one cell, where nobody says that a person is meant.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function asWhole(array $persons): array
+    {
+        $main = $persons[''] ?? new PersonValues();
+        $others = array_filter(
+            $persons,
+            static fn(PersonValues $person, string $role): bool => $role !== '' && $person->saysSomething(),
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $said = array_filter(
+            ['kind', 'organization.name', 'name.full', 'name.title', 'name.middle', 'name.suffix'],
+            static fn(string $field): bool => $main->first($field) !== '',
+        );
+        $parts = self::parts($main);
+        $doubt = $others === [] && $said === [] ? $parts->doubt() : null;
+        $as = match (true) {
+            $doubt === NameDoubt::Organization => 'organization.name',
+            $doubt === NameDoubt::Family && WrittenName::parse($parts->whole())->isFamily() => 'name.full',
+            default => null,
+        };
+        if ($doubt === null || $as === null) {
+            return [$persons, []];
+        }
+        $whole = $parts->whole();
+        $persons[''] = $main->without('name.first')->without('name.last')->with($as, $whole);
+        $kind = $doubt === NameDoubt::Organization ? 'an organization' : 'a family';
+
+        return [
+            $persons,
+            [
+                $this->warning(
+                    "name.{$doubt->value}",
+                    'name.last',
+                    $whole,
+                    "\"{$whole}\" comes in as {$kind}",
+                    'Correct it in the row where it is a person',
+                ),
+            ],
+        ];
     }
 
     /** Which of several cells is wrong shows in the row. */

@@ -111,6 +111,12 @@ final readonly class WrittenName
         return true;
     }
 
+    /** Whether it says so itself: "The Lee Family", not "Ann & Bo Lee". */
+    public function isFamily(): bool
+    {
+        return $this->kind === SupporterKind::Household && preg_match(self::FAMILY, NameRemarks::of($this->whole)->name) === 1;
+    }
+
     public static function isOrganization(string $text): bool
     {
         // Of "Ann Lee dba Lee Designs" and "Ann Lee c/o Lee Designs" the name is what stands before.

@@ -119,7 +119,8 @@ final readonly class ProblemList
             from intake_problems p join intake_results r on r.intake_id = p.intake_id and r.number = p.number and r.outcome <> "' .
                 Results::WITH .
                 '" and (r.outcome = "held") = ?
-            where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column order by `rows` desc, p.code',
+            where p.blocks = ? and p.intake_id = ? group by p.code, p.field, p.column
+            order by right(p.code, 7) = ".wanted", `rows` desc, p.code',
             [$blocking, $blocking, $intake->id],
         );
 

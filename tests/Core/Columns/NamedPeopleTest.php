@@ -15,6 +15,7 @@ use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Party;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Names\NameParts;
+use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\Formats;
 use PineSieve\Core\Standards\Standards;
@@ -89,6 +90,25 @@ final class NamedPeopleTest extends TestCase
             [],
         ];
         yield 'an organization that is called so' => [['organization.name' => 'Retired'], ['Retired'], '', []];
+        yield 'an organization in the columns of a name' => [
+            ['name.first' => 'Acme', 'name.last' => 'Inc.', 'email' => 'acme@example.org'],
+            ['Acme Inc.'],
+            '',
+            ['name.organization'],
+        ];
+        yield 'the same of whom the file says that it is a person' => [
+            ['name.first' => 'Joy', 'name.last' => 'Books', 'kind' => 'person'],
+            ['Joy Books'],
+            '',
+            ['name.organization'],
+        ];
+        yield 'the same with a spouse' => [
+            ['name.first' => 'Joy', 'name.last' => 'Books', 'spouse.name.first' => 'Bo'],
+            ['Joy Books', 'spouse Bo Books', 'household Joy & Bo Books'],
+            '',
+            ['name.organization'],
+        ];
+        yield 'a family in them' => [['name.first' => 'The Fenn', 'name.last' => 'Family'], ['The Fenn Family'], '', ['name.family']];
         yield 'an organization that reads like a person' => [['organization.name' => 'Joe Oak'], ['Joe Oak'], '', ['name.person']];
         yield 'the same with somebody to ask for' => [
             ['organization.name' => 'Joe Oak', 'contact.name.full' => 'Ann Lee'],
@@ -181,6 +201,16 @@ final class NamedPeopleTest extends TestCase
         self::assertSame($notes, $mapped->record()->further['notes'] ?? '');
         self::assertSame($codes, array_column($mapped->problems, 'code'));
         self::assertSame([], $mapped->blocking());
+    }
+
+    #[TestWith(['Acme', 'Inc.', SupporterKind::Organization])]
+    #[TestWith(['', 'Smith Family Trust', SupporterKind::Organization])]
+    #[TestWith(['Fenn', 'Family', SupporterKind::Household])]
+    #[TestWith(['The', 'Smiths', SupporterKind::Person])]
+    #[TestWith(['Grace', 'Church', SupporterKind::Person])]
+    public function test_what_the_columns_of_a_name_say_together(string $first, string $last, SupporterKind $kind): void
+    {
+        self::assertSame($kind, self::map(['name.first' => $first, 'name.last' => $last])->record()->kind);
     }
 
     #[TestWith(['Joe Oak', true])]

@@ -165,10 +165,10 @@ export function ChecksStage() {
             <div className="pane-body" tabIndex={0}>
               {checks.isSuccess && group === undefined && (
                 <Empty title="Every row passes">
-                  <p>
-                    All required data is there and every value can be read
-                    {warnings.length > 0 ? '. A warning holds nothing back: what is wanted can be added later' : ''}.
-                  </p>
+                  <p>All required data is there and every value can be read.</p>
+                  {warnings.length > 0 && (
+                    <p>What comes in anyway stands on the left: look whether it is right. What is wanted can be added later.</p>
+                  )}
                 </Empty>
               )}
               <table className="rows">
