@@ -199,8 +199,8 @@ final class RowMapper
                     'gift.amount',
                     $column,
                     $cell,
-                    "\"{$header}\" says \"{$cell}\": the money may not have come, or has gone back",
-                    'Leave such rows out by a condition on this column, or take the gift back',
+                    "\"{$header}\" says \"{$cell}\": the gift may never have come",
+                    'Leave such rows out by a condition on this column, or one by one in the row',
                 ))->warning();
             }
         }
