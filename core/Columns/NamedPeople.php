@@ -212,7 +212,9 @@ final readonly class NamedPeople
         $spouse = $persons['spouse'] ?? new PersonValues();
         $main = $persons[''] ?? new PersonValues();
         [$first, $last, $full] = array_map($spouse->first(...), ['name.first', 'name.last', 'name.full']);
-        $isOwnLast = Fold::words($last) === Fold::words($main->first('name.last'));
+        $whole = $main->first('name.full');
+        $ownLast = $whole === '' ? $main->first('name.last') : WrittenName::parse($whole)->person->last;
+        $isOwnLast = Fold::words($last) === Fold::words($ownLast);
         $bare = $spouse->without('name.first')->without('name.last')->without('name.full');
         $word = $full === '' ? ($isOwnLast || $last === '' ? $first : trim("{$first} {$last}")) : $full;
         if ($word !== '' && NoName::isOfSpouse($word)) {

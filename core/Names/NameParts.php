@@ -141,15 +141,20 @@ final readonly class NameParts
         return $titles === [] ? ['', $first] : [implode(' ', $titles), implode(' ', $words)];
     }
 
-    /** @return array{string, string} what is left and suffix */
+    /** @return array{string, string} what is left and the suffixes: "Smith Jr., MD" has two */
     private function withoutSuffix(string $last): array
     {
-        $parts = preg_split('/\s*,\s*|\s+(?=\S+$)/u', $last, 2);
-        [$name, $behind] = [$parts[0] ?? $last, $parts[1] ?? ''];
-        $folded = Fold::solid($behind);
-        $isBehindComma = preg_match('/,/', $last) === 1;
-        $known = $behind === '' ? null : Words::suffix($folded) ?? ($isBehindComma ? Words::credential($folded) : null);
+        $suffixes = [];
+        while (preg_match('/^(.*[^\s,])(\s*,\s*|\s+)([^\s,]+)$/uD', $last, $parts) === 1) {
+            $folded = Fold::solid($parts[3]);
+            $known = Words::suffix($folded) ?? (str_contains($parts[2], ',') ? Words::credential($folded) : null);
+            if ($known === null) {
+                break;
+            }
+            array_unshift($suffixes, $known);
+            $last = $parts[1];
+        }
 
-        return $known === null || $name === '' ? [$last, ''] : [$name, $known];
+        return [$last, implode(' ', $suffixes)];
     }
 }

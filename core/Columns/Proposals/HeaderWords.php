@@ -264,6 +264,10 @@ final class HeaderWords
         foreach (self::attempts($words, $letters, $party, $kind) as [$attempt, $usesNumber]) {
             $base = self::bases()[implode('', $attempt)] ?? null;
             if ($base !== null) {
+                // "Parent company" and "Parent ID" are of something else.
+                if (array_intersect($letters, self::PARENTS) !== [] && preg_match('/^(?:name|address)\.|^(?:email|phone)/', $base) !== 1) {
+                    return array_intersect($attempt, self::PARENTS) === [] ? null : new self($base, '', '', 0);
+                }
                 // "Agency contact" is a person.
                 $isPerson =
                     $base === 'organization.name' && $party === 'contact' && in_array(end($letters), self::PARTIES['contact'], true);

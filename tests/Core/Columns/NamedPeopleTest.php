@@ -152,6 +152,7 @@ final class NamedPeopleTest extends TestCase
         ];
         yield 'in one cell' => [[...$ann, 'spouse.name.full' => 'Widowed'], ['Ann Lee'], 'Spouse: Widowed', ['spouse.none']];
         yield 'the last name that all have, alone' => [[...$ann, 'spouse.name.last' => 'Lee'], ['Ann Lee'], '', []];
+        yield 'the same beside a whole name' => [['name.full' => 'Ann Lee', 'spouse.name.last' => 'Lee'], ['Ann Lee'], '', []];
         yield 'another last name, alone' => [
             [...$ann, 'spouse.name.last' => 'Park'],
             ['Ann Lee', 'spouse Park', 'household Ann Lee & Park'],

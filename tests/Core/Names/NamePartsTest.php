@@ -24,6 +24,8 @@ final class NamePartsTest extends TestCase
         yield 'the title stands apart too' => [['Mrs', 'Mrs. Ann', 'Lee', ''], ['Mrs', 'Ann', 'Lee', '']];
         yield 'another title stands apart' => [['Dr.', 'Mrs. Ann', 'Lee', ''], ['Dr.', 'Mrs. Ann', 'Lee', '']];
         yield 'a degree behind a comma' => [['', 'J.', 'Smith, MD', ''], ['', 'J.', 'Smith', 'MD']];
+        yield 'two of them' => [['', 'J.', 'Smith Jr., MD', ''], ['', 'J.', 'Smith', 'Jr. MD']];
+        yield 'two behind commas' => [['', 'J.', 'Smith, MD, PhD', ''], ['', 'J.', 'Smith', 'MD PhD']];
         yield 'letters that are names, behind a comma alone' => [['', 'J.', 'Smith, PA', ''], ['', 'J.', 'Smith', 'PA']];
         yield 'the same without one' => [['', 'Bo', 'Van Do', ''], ['', 'Bo', 'Van Do', '']];
         yield 'a generation' => [['', 'Bo', 'van der Berg Jr.', ''], ['', 'Bo', 'van der Berg', 'Jr.']];
