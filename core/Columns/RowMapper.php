@@ -182,24 +182,31 @@ final class RowMapper
     }
 
     /**
-     * What a column that becomes nothing says of the payment.
+     * What a column that becomes nothing says of a payment or a promise.
      *
      * @param  list<string>  $cells
      * @return list<Problem>
      */
     private function unpaid(MappedRow $mapped, array $cells): array
     {
-        $given = array_filter($mapped->record()->gifts, static fn(Gift $gift): bool => !str_starts_with($gift->amount, '-'));
+        $record = $mapped->record();
+        $isGiven = array_filter($record->gifts, static fn(Gift $gift): bool => !str_starts_with($gift->amount, '-')) !== [];
         $problems = [];
-        foreach ($given === [] ? [] : $this->beside as $column => $header) {
+        foreach ($isGiven || $record->promises !== [] ? $this->beside : [] as $column => $header) {
             $cell = Tidy::line($cells[$column] ?? '');
-            if ($cell !== '' && NotPaid::isSaid($cell)) {
+            [$code, $field, $says] = match (true) {
+                $cell === '' => ['', '', ''],
+                $isGiven && NotPaid::isSaid($cell) => ['gift.not_paid', 'gift.amount', 'the gift may never have come'],
+                !$isGiven && NotPaid::isOver($cell) => ['promise.over', 'promise.amount', 'the promise may not stand any more'],
+                default => ['', '', ''],
+            };
+            if ($code !== '') {
                 $problems[] = (new Problem(
-                    'gift.not_paid',
-                    'gift.amount',
+                    $code,
+                    $field,
                     $column,
                     $cell,
-                    "\"{$header}\" says \"{$cell}\": the gift may never have come",
+                    "\"{$header}\" says \"{$cell}\": {$says}",
                     'Leave such rows out by a condition on this column, or one by one in the row',
                 ))->warning();
             }

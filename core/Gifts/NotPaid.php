@@ -42,10 +42,36 @@ final class NotPaid
         'awaiting payment' => 1,
     ];
 
+    /** What they write besides of a promise that does not stand any more. */
+    private const OVER = [
+        'written off' => 1,
+        'write off' => 1,
+        'fulfilled' => 1,
+        'completed' => 1,
+        'complete' => 1,
+        'paid' => 1,
+        'paid in full' => 1,
+        'paid off' => 1,
+        'closed' => 1,
+        'ended' => 1,
+        'stopped' => 1,
+        'paused' => 1,
+        'suspended' => 1,
+        'terminated' => 1,
+        'lapsed' => 1,
+        'inactive' => 1,
+    ];
+
     private function __construct() {}
 
     public static function isSaid(string $written): bool
     {
         return isset(self::WORDS[strtolower($written)]);
+    }
+
+    /** Of a promise: it was kept, given up, or never stood. */
+    public static function isOver(string $written): bool
+    {
+        return self::isSaid($written) || isset(self::OVER[strtolower($written)]);
     }
 }

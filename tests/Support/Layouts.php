@@ -48,6 +48,8 @@ final class Layouts
         'tribute' => ['In Memory Of', 'In Honor Of', 'memorial', ''],
         'size' => ['M', 'L', 'XL', 'S'],
         'done' => ['succeeded', 'succeeded', 'refunded', 'succeeded'],
+        'state of a pledge' => ['Active', 'Active', 'Inactive', 'Active'],
+        'living' => ['active', 'deceased', 'active', 'inactive'],
         'often' => ['Monthly', 'Quarterly', 'Annually', 'monthly'],
         'count' => ['12', '4', '3', '24'],
         'org' => ['Gannet Marine, Inc.', 'Larkspur Foundation', 'Pell Hardware', 'Tern Harbor School'],

@@ -70,6 +70,7 @@ return [
     'a sailing school' => ['Student|full|', 'Parent 1 First|first|name.first', 'Parent 1 Last|last|name.last', 'Parent 1 Email|email|email', 'Parent 2 First|first|spouse.name.first', 'Parent 2 Last|last|spouse.name.last', 'Parent 2 Email|email|spouse.email', 'Tuition|money|'],
     'tributes of a hospice' => ['Donor|full|name.full', 'Received|date|gift.date', 'Amt|money|gift.amount', 'In Honor/Memory|tribute|gift.tribute_kind', 'Honoree|full|gift.tribute'],
     'firms of a firm' => ['Parent Company|org|', 'Company Name|org|organization.name', 'Parent ID|code|', 'Phone|phone|phone'],
+    'pledges with their state' => ['Donor|full|name.full', 'Pledge Date|date|promise.date', 'Pledge Amount|money|promise.amount', 'Status|state of a pledge|', 'Donor Status|living|status'],
     'sisters' => ['Chapter|words|', 'Sister First Name|first|name.first', 'Sister Last Name|last|name.last', 'Maiden|last|', 'Cell #|phone|phone.mobile'],
     'backers' => ['Backer Name|full|name.full', 'Event Name|words|', 'Dog Name|first|', 'Gift|money|gift.amount', 'Renewal Date|date|', 'Day|date|gift.date'],
     'a form in French' => ['Prénom|first|name.first', 'Nom|last|name.last', 'Courriel|email|email', 'Tél. domicile|phone|phone.home', 'Adresse|street|address.line1', 'Ville|city|address.city', 'Province|province|address.state', 'Code postal|postal|address.postal_code', 'Montant du don|money|gift.amount', 'Date du don|iso|gift.date', 'Don anonyme|yesno|gift.anonymous'],

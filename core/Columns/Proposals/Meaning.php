@@ -23,7 +23,7 @@ final class Meaning
         $base = match ($sense->base) {
             'name.title' => self::title($sense, $profile, $sheet),
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
-            'status', 'deceased', 'active', 'inactive' => self::status($sense, $profile),
+            'status', 'deceased', 'active', 'inactive' => self::status($sense, $profile, $sheet),
             'kind' => $profile->share(ValueLook::RecordKind) >= self::MOST ? 'kind' : null,
             'gift.kind' => self::type($profile, $sheet),
             'gift.date' => $sheet->hasGifts() ||
@@ -163,8 +163,12 @@ final class Meaning
             : null;
     }
 
-    private static function status(HeaderSense $sense, ColumnProfile $profile): ?string
+    private static function status(HeaderSense $sense, ColumnProfile $profile, SheetSense $sheet): ?string
     {
+        // Beside gifts and promises a bare "Status" is theirs.
+        if (preg_match('/^\W*status\W*$/iD', $profile->header) === 1 && ($sheet->hasGifts() || $sheet->hasPromises())) {
+            return null;
+        }
         $says = $sense->base === 'status' ? ValueLook::Status : ValueLook::YesNo;
 
         return $profile->share($says) >= self::MOST || $profile->share(ValueLook::Status) >= self::MOST ? 'status' : null;

@@ -384,6 +384,23 @@ final class ColumnsTest extends TestCase
         self::assertSame([], array_filter(array_column($problems, 'blocks')));
     }
 
+    /** @param  list<string>  $codes */
+    #[TestWith(['Written off', ['promise.over']])]
+    #[TestWith(['cancelled', ['promise.over']])]
+    #[TestWith(['Active', []])]
+    public function test_it_may_say_that_a_promise_does_not_stand(string $status, array $codes): void
+    {
+        $choices = [
+            new ColumnChoice('Name', ColumnState::Sure, '', [new Feed('name.last')]),
+            new ColumnChoice('Date', ColumnState::Sure, '', [new Feed('promise.date')]),
+            new ColumnChoice('Amount', ColumnState::Sure, '', [new Feed('promise.amount')]),
+            new ColumnChoice('Status', ColumnState::LeftBehind, '', []),
+        ];
+        $mapper = new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+
+        self::assertSame($codes, array_column($mapper->map(['Lee', '2026-01-02', '600', $status])->problems, 'code'));
+    }
+
     public function test_problems_name_column_value_reason_and_remedy(): void
     {
         $problem = self::map(['name.last' => 'Lee', 'email' => ' nobody '])->problems[0];
