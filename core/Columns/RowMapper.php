@@ -30,7 +30,6 @@ use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\Unreadable;
-use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Tidy;
 
 /** Turns the cells of a row into supporters, by a column plan. */
@@ -385,8 +384,8 @@ final class RowMapper
 
             return $written === '' ? [] : [$written];
         }
-        // Letters that were decoded wrongly can stand for blanks, which tidying would take away.
-        $cell = $steps->has(Mend::NAME) ? Mojibake::mend($cell) : $cell;
+        // Letters that were decoded wrongly can stand for blanks, which tidying would take away; codes for line ends.
+        $cell = $steps->has(Mend::NAME) ? Mend::mended($cell) : $cell;
         $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
         $values = $steps->apply($written, $row);
         // Who is not unsubscribed has not agreed to anything.

@@ -9,8 +9,10 @@ use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Text\LostLetters;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
+use PineSieve\Core\Text\WebCodes;
 
 /** What can be odd about a single value, whatever column it stands in. */
 enum ValueMark: string
@@ -19,6 +21,8 @@ enum ValueMark: string
     case Breaks = 'breaks';
     case Invisible = 'invisible';
     case Decoding = 'decoding';
+    case WebCodes = 'web codes';
+    case LostLetters = 'lost letters';
     case Placeholder = 'placeholder word';
     case Test = 'placeholder test';
     case Filler = 'placeholder number';
@@ -68,6 +72,10 @@ enum ValueMark: string
 
         if (preg_match('/[^\x00-\x7F]/', $cell) === 1 && Mojibake::isLikely($cell) && Mojibake::mend($cell) !== $cell) {
             $marks[] = self::Decoding;
+        } elseif (WebCodes::areIn($cell)) {
+            $marks[] = self::WebCodes;
+        } elseif (LostLetters::areIn($tidied)) {
+            $marks[] = self::LostLetters;
         } elseif (strlen($tidied) < self::NAME && OddName::isIn($tidied)) {
             $marks[] = self::OddName;
         }
@@ -90,10 +98,11 @@ enum ValueMark: string
     {
         $marks = [];
         if (preg_match('/\p{L}{2}/u', $text) === 1) {
-            if (mb_strtoupper($text) === $text) {
-                $marks[] = self::Capitals;
-            } elseif (mb_strtolower($text) === $text) {
-                $marks[] = self::Small;
+            $isLoud = mb_strtoupper($text) === $text;
+            // Of scripts without capitals, every name is both.
+            $isQuiet = mb_strtolower($text) === $text;
+            if ($isLoud !== $isQuiet) {
+                $marks[] = $isLoud ? self::Capitals : self::Small;
             }
         }
         if (TwoPeople::areIn($text) && !WrittenName::isOrganization($text)) {

@@ -39,8 +39,13 @@ enum FindingKind: string
     case Merged = 'merged';
     case Formulas = 'formula';
     case Errors = 'placeholder error';
+    case GuessedEncoding = 'guessed encoding';
+    case OtherEncoding = 'other encoding';
+    case StrayBytes = 'stray bytes';
     // Of the values of columns.
     case Decoding = 'decoding';
+    case WebCodes = 'web codes';
+    case LostLetters = 'lost letters';
     case Invisible = 'invisible';
     case Blanks = 'blanks';
     case Breaks = 'breaks';
@@ -87,7 +92,12 @@ enum FindingKind: string
             self::Merged => 'Merged cells',
             self::Formulas => 'Cells that a formula works out',
             self::Errors => 'Errors of the spreadsheet, such as #REF!',
+            self::GuessedEncoding => 'Letters in an encoding of other computers',
+            self::OtherEncoding => 'Letters that make no sense in this encoding',
+            self::StrayBytes => 'Letters in another encoding than the rest',
             self::Decoding => 'Letters that were decoded wrongly',
+            self::WebCodes => 'Codes of web pages, such as &amp; or <br>',
+            self::LostLetters => 'Letters that are lost, or were decoded wrongly',
             self::Invisible => 'No-break and invisible blanks',
             self::Blanks => 'Blanks at the ends, or several in a row',
             self::Breaks => 'Line breaks within cells',
@@ -135,7 +145,11 @@ enum FindingKind: string
             self::MixedDates,
             self::Negative,
             self::NotPaid,
-            self::OddNames
+            self::OddNames,
+            self::GuessedEncoding,
+            self::OtherEncoding,
+            self::StrayBytes,
+            self::LostLetters
                 => '',
             self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
             default => $this->step()?->label() ?? '',
@@ -166,6 +180,11 @@ enum FindingKind: string
                 => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',
             self::NotPaid => 'They come in as gifts all the same: leave such rows out by a condition on this column.',
+            self::GuessedEncoding => 'They make sense so. If they are wrong, choose another encoding above.',
+            self::OtherEncoding => 'Choose another encoding above: what is read now would come in as it stands here.',
+            self::StrayBytes => 'They are read as Windows-1252; a letter that was cut in half is lost. Look at these cells.',
+            self::LostLetters
+                => 'If another encoding, chosen above, does not bring them back, get the file once more from where it came, as UTF-8 or as a workbook.',
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
@@ -177,7 +196,7 @@ enum FindingKind: string
     public function step(?ColumnProfile $profile = null): ?Step
     {
         return match ($this) {
-            self::Decoding => new Mend(),
+            self::Decoding, self::WebCodes => new Mend(),
             self::Invisible, self::Blanks, self::Breaks => new Trim(),
             self::Placeholders => new Blank(['word']),
             self::Tests => new Blank(['test']),
@@ -235,7 +254,8 @@ enum FindingKind: string
             self::Breaks => $field !== null && !in_array($field, ['address.block', 'notes', 'gift.notes'], true),
             // The column itself becomes nothing: what it says would be lost.
             self::NotPaid => $field === null,
-            self::Scientific => true,
+            // A name whose letters are lost is not even known for a name.
+            self::Scientific, self::Decoding, self::WebCodes, self::LostLetters => true,
             self::FillerNumbers => $field !== null && $field !== 'gift.amount',
             default => $field !== null,
         };

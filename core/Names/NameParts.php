@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Names;
 
 use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\LostLetters;
 
 /** A name whose parts stand in cells of their own, where people write more than the header asks for: "Mrs. John" and "Smith, MD". */
 final readonly class NameParts
@@ -85,6 +86,7 @@ final readonly class NameParts
 
         return match (true) {
             $whole === '' => null,
+            LostLetters::areIn($whole) => NameDoubt::Lost,
             str_contains($whole, '@'), preg_match(self::NO_NAME, $whole) === 1 => NameDoubt::Odd,
             WrittenName::isOrganization($whole) => NameDoubt::Organization,
             $first === 'the', preg_match(self::FAMILY, $first) === 1, preg_match(self::FAMILY, $last) === 1 => NameDoubt::Family,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Names;
 
 use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\LostLetters;
 
 /** A name in one cell that may be read wrongly: with words, numbers or signs that no name has, or in an order that says little. */
 final class OddName
@@ -56,7 +57,7 @@ final class OddName
         if (str_contains($text, '@') || preg_match('/\p{L}{2}/u', $text) !== 1) {
             return false;
         }
-        if (preg_match('/^\d+\w? /', $text) === 1) {
+        if (preg_match('/^\d+\w? /', $text) === 1 || LostLetters::areIn($text)) {
             return true;
         }
         if (preg_match(self::MAY_BE, $text) !== 1 || WrittenName::isOrganization($text)) {

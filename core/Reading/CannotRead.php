@@ -108,9 +108,4 @@ final class CannotRead extends SieveException
     {
         return new self('The file is text and has no sheets. Leave the sheet out.');
     }
-
-    public static function encoding(string $encoding, int $row): self
-    {
-        return new self("Row {$row} is not valid {$encoding}. Choose another encoding.");
-    }
 }

@@ -4,17 +4,26 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
+use PineSieve\Core\Text\StrayBytes;
+
 /** Reads delimited text: RFC 4180 quoting, any line ending, line breaks within quotes. */
-final readonly class DelimitedReader implements SourceReader
+final class DelimitedReader implements SourceReader
 {
     /** Even, so that no UTF-16 unit is cut. */
     private const BLOCK = 1 << 20;
 
-    public function __construct(private string $path, private Dialect $dialect) {}
+    private readonly SheetMarks $marks;
+
+    private bool $isOldMac = false;
+
+    public function __construct(private readonly string $path, private readonly Dialect $dialect)
+    {
+        $this->marks = new SheetMarks();
+    }
 
     public function marks(): SheetMarks
     {
-        return new SheetMarks();
+        return $this->marks;
     }
 
     public function rows(): iterable
@@ -36,7 +45,7 @@ final readonly class DelimitedReader implements SourceReader
     }
 
     /**
-     * Every record as it is written, blank ones too, with its line end. Bytes of the file; UTF-8 where that is in UTF-16.
+     * Every record as it is written, blank ones too, with its line end. Bytes of the file; UTF-8 where bytes are not like ASCII.
      *
      * @return iterable<int, array{string, int}> number to bytes and how many cells they are; none if it is blank
      *
@@ -51,6 +60,7 @@ final readonly class DelimitedReader implements SourceReader
                 $end = (int) ftell($stream);
                 fseek($stream, $start);
                 $bytes = (string) fread($stream, max(1, $end - $start));
+                $bytes = $this->isOldMac && str_ends_with($bytes, "\n") ? substr($bytes, 0, -1) . "\r" : $bytes;
                 yield $number => [$bytes, trim($bytes) === '' ? 0 : count($cells)];
             }
         } finally {
@@ -61,14 +71,11 @@ final readonly class DelimitedReader implements SourceReader
     /** What records() gives, in the encoding of the file. */
     public function asWritten(string $text): string
     {
-        return match ($this->dialect->encoding) {
-            Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian => mb_convert_encoding($text, $this->dialect->encoding->value, 'UTF-8'),
-            default => $text,
-        };
+        return $this->dialect->encoding->isLikeAscii() ? $text : $this->dialect->encoding->encode($text);
     }
 
     /**
-     * The file behind its byte order mark, as text that can be read a byte at a time.
+     * The file behind its byte order mark, as text that can be read a byte at a time, its lines ended by line feeds.
      *
      * @return resource
      */
@@ -82,11 +89,16 @@ final readonly class DelimitedReader implements SourceReader
         if ($mark !== '' && fread($stream, strlen($mark)) !== $mark) {
             rewind($stream);
         }
-        if (!in_array($this->dialect->encoding, [Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian], true)) {
+        $start = (int) ftell($stream);
+        $sample = (string) fread($stream, DialectDetector::SAMPLE);
+        fseek($stream, $start);
+        $isLikeAscii = $this->dialect->encoding->isLikeAscii();
+        $this->isOldMac = OldMacLines::areIn($isLikeAscii ? $sample : $this->dialect->encoding->decode($sample));
+        if ($isLikeAscii && !$this->isOldMac) {
             return $stream;
         }
         try {
-            return $this->transcoded($stream);
+            return $this->rewritten($stream);
         } finally {
             fclose($stream);
         }
@@ -110,14 +122,41 @@ final readonly class DelimitedReader implements SourceReader
             if (trim($joined, "\0") === '') {
                 continue;
             }
-            if ($encoding === Encoding::Windows1252 || $encoding === Encoding::Latin1) {
-                $joined = mb_convert_encoding($joined, 'UTF-8', $encoding->value);
-            } elseif (!mb_check_encoding($joined, 'UTF-8')) {
-                throw CannotRead::encoding($encoding->label(), $number);
-            }
-            yield $number => explode("\0", $joined);
+            yield $number => explode("\0", preg_match('/[^\x00-\x7F]/', $joined) === 1 ? $this->decoded($joined, $number) : $joined);
         }
         $this->assertClosed($stream, $start, $number);
+    }
+
+    /** Cells in UTF-8, "\0" between; what had to be guessed is noted. */
+    private function decoded(string $joined, int $number): string
+    {
+        $encoding = $this->dialect->encoding;
+        if ($encoding->isLikeAscii() && $encoding !== Encoding::Utf8) {
+            $decoded = $encoding->decode($joined);
+            if ($encoding !== Encoding::Windows1252 && $encoding !== Encoding::Latin1) {
+                $this->marks->guess($number, self::beyondAscii($decoded));
+            } elseif (!EncodingGuess::isSense($encoding, strtr($joined, "\0", "\n"))) {
+                $this->marks->senseless($number, self::beyondAscii($decoded));
+            }
+
+            return $decoded;
+        }
+        if (mb_check_encoding($joined, 'UTF-8')) {
+            return $joined;
+        }
+        foreach (explode("\0", $joined) as $column => $cell) {
+            if (!mb_check_encoding($cell, 'UTF-8')) {
+                $this->marks->stray($number, $column);
+            }
+        }
+
+        return StrayBytes::read($joined);
+    }
+
+    /** The first of the cells that is not plain ASCII. */
+    private static function beyondAscii(string $joined): string
+    {
+        return preg_match('/[^\0]*[^\x00-\x7F][^\0]*/u', $joined, $cell) === 1 ? $cell[0] : '';
     }
 
     /**
@@ -152,36 +191,52 @@ final readonly class DelimitedReader implements SourceReader
     }
 
     /**
-     * The rest of a UTF-16 stream as UTF-8, kept on disk once it is larger than two megabytes.
+     * The rest of a stream as UTF-8, or as it is where bytes are like ASCII, lines ended by line feeds; kept on disk beyond two megabytes.
      *
      * @param  resource  $stream
      * @return resource
      */
-    private function transcoded($stream)
+    private function rewritten($stream)
     {
         $utf8 = fopen('php://temp', 'r+');
         if ($utf8 === false) {
             throw new \LogicException('No temporary stream.');
         }
+        $encoding = $this->dialect->encoding;
+        $isUtf16 = $encoding->mark() !== '' && $encoding !== Encoding::Utf8;
+        $lines = new OldMacLines();
         $carry = '';
         while (!feof($stream)) {
             $block = $carry . fread($stream, self::BLOCK);
             $carry = '';
-            // A block must not end between the two halves of a character, nor within one unit.
-            $keep = strlen($block) % 2;
-            if (strlen($block) - $keep >= 2) {
-                $unit = substr($block, strlen($block) - $keep - 2, 2);
-                $high = ord($unit[$this->dialect->encoding === Encoding::Utf16LittleEndian ? 1 : 0]);
-                $keep += $high >= 0xd8 && $high <= 0xdb ? 2 : 0;
-            }
-            if ($keep > 0 && !feof($stream)) {
+            $keep = match (true) {
+                feof($stream) || $encoding->isLikeAscii() => 0,
+                $isUtf16 => $this->halfOfUtf16($block),
+                // The second byte of a character is never the end of a line.
+                default => strlen($block) - (int) strrpos($block, "\n") - 1,
+            };
+            if ($keep > 0) {
                 $carry = substr($block, -$keep);
                 $block = substr($block, 0, -$keep);
             }
-            fwrite($utf8, mb_convert_encoding($block, 'UTF-8', $this->dialect->encoding->value));
+            $text = $encoding->isLikeAscii() ? $block : $encoding->decode($block);
+            fwrite($utf8, $this->isOldMac ? $lines->turned($text) : $text);
         }
         rewind($utf8);
 
         return $utf8;
+    }
+
+    /** Bytes at the end of a block that are half a character, or half a unit. */
+    private function halfOfUtf16(string $block): int
+    {
+        $keep = strlen($block) % 2;
+        if (strlen($block) - $keep < 2) {
+            return $keep;
+        }
+        $unit = substr($block, strlen($block) - $keep - 2, 2);
+        $high = ord($unit[$this->dialect->encoding === Encoding::Utf16LittleEndian ? 1 : 0]);
+
+        return $keep + ($high >= 0xd8 && $high <= 0xdb ? 2 : 0);
     }
 }

@@ -4,24 +4,31 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
-/** Tells encoding and delimiter of a text file from its first bytes. */
+use PineSieve\Core\Text\StrayBytes;
+
+/** Tells encoding and delimiter of a text file from its first bytes, and from the lines further on that are not plain ASCII. */
 final class DialectDetector
 {
     /** Bytes of the file that detection looks at. */
     public const SAMPLE = 262144;
 
-    /** @throws CannotRead if the sample is empty or not text */
-    public function detect(string $sample): Dialect
+    /**
+     * @param  string  $beyond  lines behind the sample that are not plain ASCII
+     *
+     * @throws CannotRead if the sample is empty or not text
+     */
+    public function detect(string $sample, string $beyond = ''): Dialect
     {
         if (trim($sample, "\x00 \r\n\t") === '') {
             throw CannotRead::empty();
         }
-        $encoding = $this->encoding($sample);
+        $encoding = $this->encoding($sample, $beyond);
+        $text = $this->decode($sample, $encoding);
 
-        return new Dialect($encoding, $this->delimiter($this->decode($sample, $encoding)));
+        return new Dialect($encoding, $this->delimiter(OldMacLines::areIn($text) ? (new OldMacLines())->turned($text) : $text));
     }
 
-    private function encoding(string $sample): Encoding
+    private function encoding(string $sample, string $beyond): Encoding
     {
         foreach ([Encoding::Utf8, Encoding::Utf16LittleEndian, Encoding::Utf16BigEndian] as $encoding) {
             if (str_starts_with($sample, $encoding->mark())) {
@@ -35,14 +42,10 @@ final class DialectDetector
         if ($controls > strlen($sample) / 200) {
             throw CannotRead::binary();
         }
-        // The sample may end within a character: up to three bytes are cut before judging.
-        for ($cut = 0; $cut < 4; $cut++) {
-            if (mb_check_encoding(substr($sample, 0, strlen($sample) - $cut), 'UTF-8')) {
-                return Encoding::Utf8;
-            }
-        }
+        // The sample may end within a character, and a letter may have been cut in half on its way: most of them decide.
+        [$characters, $stray] = StrayBytes::count($sample . $beyond);
 
-        return Encoding::Windows1252;
+        return $stray === 0 || $characters >= $stray ? Encoding::Utf8 : EncodingGuess::of($sample . $beyond);
     }
 
     /** UTF-16 of mostly Latin text has a zero in every second byte; anything else with zeros is not text. */
@@ -68,7 +71,7 @@ final class DialectDetector
     {
         $sample = substr($sample, strlen($encoding->mark()) * (int) str_starts_with($sample, $encoding->mark()));
 
-        return $encoding === Encoding::Utf8 ? $sample : mb_convert_encoding($sample, 'UTF-8', $encoding->value);
+        return $encoding->decode($sample);
     }
 
     /** The delimiter that gives the most lines the same number of cells, more than one; in a file of one column one that no line has. */

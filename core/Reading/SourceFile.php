@@ -44,7 +44,29 @@ final readonly class SourceFile
             return new self($path, SourceFormat::Json);
         }
 
-        return new self($path, SourceFormat::Delimited, null, (new DialectDetector())->detect($sample));
+        return new self($path, SourceFormat::Delimited, null, (new DialectDetector())->detect($sample, self::beyond($path)));
+    }
+
+    /** Lines behind the sample that are not plain ASCII, as many as the sample is long: the first accent may stand in row 40,000. */
+    private static function beyond(string $path): string
+    {
+        $stream = @fopen($path, 'r');
+        if ($stream === false) {
+            throw CannotRead::missing($path);
+        }
+        fseek($stream, DialectDetector::SAMPLE);
+        $lines = '';
+        while (strlen($lines) < DialectDetector::SAMPLE && ($block = (string) fread($stream, 1 << 20)) !== '') {
+            if (
+                preg_match('/[\x80-\xFF]/', $block) === 1 &&
+                preg_match_all('/^.*[\x80-\xFF].*$/m', strtr($block, "\r", "\n"), $found) > 0
+            ) {
+                $lines .= implode("\n", $found[0]) . "\n";
+            }
+        }
+        fclose($stream);
+
+        return substr($lines, 0, DialectDetector::SAMPLE);
     }
 
     /** @return list<string> empty for a file that has no sheets */

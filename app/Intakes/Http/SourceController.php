@@ -23,12 +23,13 @@ use PineSieve\Core\Reading\SourceFormat;
 /**
  * How a source is read, and its rows as they are.
  *
+ * @phpstan-type EncodingChoice array{value: string, label: string}
  * @phpstan-type SourceRow array{number: int, place: ?string, cells: list<string>}
  * @phpstan-type SourceView array{
- *     sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, encoding: ?string, delimiter: ?string,
+ *     sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, encoding: ?string, encodings: list<EncodingChoice>,
+ *     delimiter: ?string,
  *     header_row: ?int, headers: list<string>, rows: list<SourceRow>, offered_plan: ?string,
  * }
-
  */
 final class SourceController extends Controller
 {
@@ -53,6 +54,10 @@ final class SourceController extends Controller
             'sheets_read' => $intake->sheets_read,
             'fill_merged' => $intake->fill_merged,
             'encoding' => $intake->encoding,
+            'encodings' => array_map(
+                static fn(Encoding $encoding): array => ['value' => $encoding->value, 'label' => $encoding->label()],
+                Encoding::cases(),
+            ),
             'delimiter' => $intake->delimiter,
             'header_row' => $intake->header_row,
             'headers' => $intake->columnPlan()->headers(),

@@ -7,7 +7,6 @@ namespace PineSieve\Core\Reading\Copies;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\DelimitedReader;
 use PineSieve\Core\Reading\Dialect;
-use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\FormulaGuard;
 
 /** Delimited text with its own bytes, in its encoding, with its delimiter and line ends. A short row is filled up, so that columns stay columns. */
@@ -47,9 +46,6 @@ final readonly class DelimitedCopy implements CopyWithColumns
         }, $cells);
         $text = implode($this->dialect->delimiter, $texts);
 
-        return match ($this->dialect->encoding) {
-            Encoding::Windows1252, Encoding::Latin1 => mb_convert_encoding($text, $this->dialect->encoding->value, 'UTF-8'),
-            default => $text,
-        };
+        return $this->dialect->encoding->isLikeAscii() ? $this->dialect->encoding->encode($text) : $text;
     }
 }

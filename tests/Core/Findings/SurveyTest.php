@@ -39,6 +39,9 @@ final class SurveyTest extends TestCase
                 $marks = new SheetMarks();
                 $marks->formula(3, 1);
                 $marks->merge('A1:C1');
+                $marks->guess(5, 'José');
+                $marks->senseless(5, 'ŽR“c');
+                $marks->stray(6, 1);
                 $marks->hiddenRows[4] = true;
                 $marks->hiddenColumns[2] = true;
 
@@ -88,6 +91,9 @@ final class SurveyTest extends TestCase
                 'hidden column' => 1,
                 'merged' => 1,
                 'formula' => 1,
+                'guessed encoding' => 1,
+                'other encoding' => 1,
+                'stray bytes' => 1,
             ]
             as $kind => $count
         ) {
@@ -106,12 +112,21 @@ final class SurveyTest extends TestCase
         self::assertArrayNotHasKey('not paid', self::findings(self::survey($rows)));
     }
 
+    public function test_lost_letters_are_told_whatever_the_column_is_taken_for(): void
+    {
+        $found = self::findings(self::survey([1 => ['Name', 'Q7'], 2 => ['Ann Mu?oz', "Jos\u{FFFD}"], 3 => ['Bo Lee', 'JosŽ']]));
+
+        self::assertSame(3, $found['lost letters']->count);
+        self::assertSame('', $found['lost letters']->kind->remedy());
+    }
+
     /** @return iterable<string, array{string, string, list<string>, string, ?string}> header, kind, values, what a value becomes by the remedy */
     public static function columns(): iterable
     {
         yield 'capitals' => ['Last name', 'capitals', ['LEE', 'Park'], 'LEE', 'Lee'];
         yield 'small letters' => ['Last name', 'small', ['lee', 'Park'], 'lee', 'Lee'];
         yield 'capitals of a code are none' => ['Donor ID', '-capitals', ['LEE', 'PARK'], 'LEE', null];
+        yield 'names of scripts without capitals' => ['Last name', '-capitals', ['山田', 'עמית', 'Lee'], '山田', null];
         yield 'last, first' => ['Name', 'last, first', ['Lee, Ann', 'Bo Park'], 'Lee, Ann', 'Ann Lee'];
         yield 'odd names' => ['Name', 'odd name', ['Ann Lee', 'Bo Park #2'], 'Bo Park #2', null];
         yield 'of streets there are none' => ['Address', '-odd name', ['12 Elm St #2', '14 Elm St'], '12 Elm St #2', null];
@@ -149,6 +164,15 @@ final class SurveyTest extends TestCase
         yield 'line breaks' => ['City', 'breaks', ["Tern\nHarbor", 'Saco'], "Tern\nHarbor", 'Tern Harbor'];
         yield 'no-break blanks' => ['City', 'invisible', ["Tern\u{A0}Harbor", 'Saco'], "Tern\u{A0}Harbor", 'Tern Harbor'];
         yield 'decoded wrongly' => ['Last name', 'decoding', ['GarcÃ­a', 'Lee'], 'GarcÃ­a', 'García'];
+        yield 'codes of web pages' => ['Last name', 'web codes', ['O&#39;Brien', 'Lee'], 'O&#39;Brien', "O'Brien"];
+        yield 'an email in its brackets is none' => [
+            'Email',
+            '-web codes',
+            ['A <a@example.org>', 'b@example.org'],
+            'A <a@example.org>',
+            null,
+        ];
+        yield 'lost letters, which nothing brings back' => ['Notes', '-lost letters', ['Is he well?', 'Ask: yes?'], '', null];
         yield 'filler numbers' => ['Phone', 'placeholder number', ['999-999-9999', '207-555-0145'], '999-999-9999', ''];
         yield 'filler dates' => ['Gift date', 'placeholder date', ['1/1/1900', '12/25/2020'], '1/1/1900', ''];
         yield 'scientific' => ['Donor ID', 'placeholder scientific', ['1.23457E+11', 'A-1'], '1.23457E+11', ''];

@@ -9,6 +9,8 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\Copies\DelimitedCopy;
 use PineSieve\Core\Reading\Copies\PlainWorkbook;
 use PineSieve\Core\Reading\Copies\WorkbookCopy;
+use PineSieve\Core\Reading\Dialect;
+use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\SourceFile;
 use Tests\Support\Xlsx;
 
@@ -43,6 +45,8 @@ final class CopiesTest extends TestCase
             'a long row keeps all' => ["a;b\n1;2;3\n", 2, "a;b;n1\n1;2;3;n2\n"],
             'tabs' => ["a\tb\n1\t2\n", 2, "a\tb\tn1\n1\t2\tn2\n"],
             'with its mark' => ["\xEF\xBB\xBFa,b\nä,2\n", 2, "\xEF\xBB\xBFa,b,n1\nä,2,n2\n"],
+            'line ends of a Macintosh' => ["a,b\r\"x\ny\",2\r1,2", 2, "a,b,n1\r\"x\ny\",2,n2\r1,2,n3"],
+            'Macintosh' => ["a;b\nMu\x96oz;Mar\x92a\n", 2, "a;b;n1\nMu\x96oz;Mar\x92a;n2\n"],
             'Windows-1252' => ["a;b\nM\xFCller;2\n", 2, "a;b;n1\nM\xFCller;2;n2\n"],
         ];
     }
@@ -66,6 +70,17 @@ final class CopiesTest extends TestCase
         (new DelimitedCopy($this->from, $dialect, 2))->write($this->to, static fn(int $number): array => ["ü{$number}"]);
 
         self::assertSame("\xFF\xFE" . mb_convert_encoding("a\tb\tü1\nÄ\t𝄞\tü2\n", 'UTF-16LE', 'UTF-8'), file_get_contents($this->to));
+    }
+
+    public function test_cells_that_are_added_are_in_the_encoding_of_the_file(): void
+    {
+        file_put_contents($this->from, "a;b\nMu\x96oz;2\n");
+        (new DelimitedCopy($this->from, new Dialect(Encoding::MacRoman, ';'), 2))->write($this->to, static fn(): array => ['é 東']);
+        self::assertSame("a;b;\x8E ?\nMu\x96oz;2;\x8E ?\n", file_get_contents($this->to));
+
+        file_put_contents($this->from, mb_convert_encoding("a;b\n王;2\n", 'GB18030', 'UTF-8'));
+        (new DelimitedCopy($this->from, new Dialect(Encoding::Chinese, ';'), 2))->write($this->to, static fn(): array => ['東']);
+        self::assertSame("a;b;東\n王;2;東\n", mb_convert_encoding((string) file_get_contents($this->to), 'UTF-8', 'GB18030'));
     }
 
     public function test_cells_that_are_added_can_hold_anything(): void

@@ -10,6 +10,7 @@ use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\DialectDetector;
 use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\EncodingGuess;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\ReadAs;
@@ -48,6 +49,9 @@ final class ReadingTest extends TestCase
         yield 'UTF-16 big end' => ["\xFE\xFF" . mb_convert_encoding($utf8, 'UTF-16BE'), Encoding::Utf16BigEndian, ';'];
         yield 'UTF-16 without mark' => [mb_convert_encoding($utf8, 'UTF-16LE'), Encoding::Utf16LittleEndian, ';'];
         yield 'Windows-1252' => [mb_convert_encoding($utf8, 'Windows-1252', 'UTF-8'), Encoding::Windows1252, ';'];
+        yield 'a Macintosh' => [iconv('UTF-8', 'MACINTOSH', $utf8), Encoding::MacRoman, ';'];
+        yield 'a Macintosh, with its line ends' => [strtr(iconv('UTF-8', 'MACINTOSH', $utf8), "\n", "\r"), Encoding::MacRoman, ';'];
+        yield 'DOS' => [iconv('UTF-8', 'CP850', $utf8), Encoding::Dos850, ';'];
         yield 'tab' => ["Name\tCittà\nJosé\tForlì\n", Encoding::Utf8, "\t"];
         yield 'pipe' => ["Name|Città\nJosé|Forlì\n", Encoding::Utf8, '|'];
         yield 'comma, with semicolons in the text' => ["Name,Città\n\"José\",Forlì\n\"a;b;c\",x\n", Encoding::Utf8, ','];
@@ -63,6 +67,13 @@ final class ReadingTest extends TestCase
         self::assertSame($delimiter, $dialect->delimiter);
         self::assertSame(['Name', 'Città'], $rows[1]);
         self::assertSame(['José', 'Forlì'], $rows[2]);
+    }
+
+    public function test_the_first_letter_beyond_ascii_may_stand_far_down(): void
+    {
+        $rows = $this->rows(str_repeat("Ann;Saco\n", 40_000) . "Jos\xE9;Saco\n");
+
+        self::assertSame('José', $rows[40_001][0]);
     }
 
     public function test_what_a_few_of_many_lines_have_is_no_delimiter(): void
@@ -100,10 +111,98 @@ final class ReadingTest extends TestCase
         self::assertSame([['né', "\u{1F333}pine"]], array_values(array_unique($rows, SORT_REGULAR)));
     }
 
-    public function test_a_chosen_encoding_that_does_not_fit_names_the_row(): void
+    /** @return iterable<string, array{string, string, Encoding}> text, what it is written as, and as what it is read */
+    public static function encodings(): iterable
     {
-        $this->expectExceptionObject(CannotRead::encoding('UTF-8', 2));
-        $this->rows("a,b\ncaf\xE9,x\n", new Dialect(Encoding::Utf8, ','));
+        foreach (
+            [
+                ['José Muñoz, García', 'CP1252', Encoding::Windows1252],
+                ['Müller – “Buddy” O’Brien', 'CP1252', Encoding::Windows1252],
+                ['Naïma Søren Kjær Ibáñez', 'CP1252', Encoding::Windows1252],
+                ['2 × 50 €, ½ dozen ©', 'CP1252', Encoding::Windows1252],
+                ['• first • second Acme™', 'CP1252', Encoding::Windows1252],
+                ['José Muñoz', 'MACINTOSH', Encoding::MacRoman],
+                ['María García', 'MACINTOSH', Encoding::MacRoman],
+                ['Jönsson & Schröder', 'MACINTOSH', Encoding::MacRoman],
+                ['RAMÓN NÚÑEZ', 'MACINTOSH', Encoding::MacRoman],
+                ['L’été – Québec', 'MACINTOSH', Encoding::MacRoman],
+                ['José Muñoz', 'CP850', Encoding::Dos850],
+                ['Günther Léon', 'CP850', Encoding::Dos850],
+                ['Łukasz Wiśniewski', 'CP1250', Encoding::CentralEuropean],
+                ['Dvořák', 'CP1250', Encoding::CentralEuropean],
+                ['Kovačević', 'CP1250', Encoding::CentralEuropean],
+                ['Иван Петров', 'CP1251', Encoding::Cyrillic],
+                ['Γιώργος Παπαδόπουλος', 'CP1253', Encoding::Greek],
+            ]
+            as [$text, $written, $encoding]
+        ) {
+            yield "{$text} in {$written}" => [$text, $written, $encoding];
+        }
+    }
+
+    #[DataProvider('encodings')]
+    public function test_an_encoding_is_the_one_in_which_letters_stand_where_letters_do(string $text, string $as, Encoding $encoding): void
+    {
+        $guessed = EncodingGuess::of((string) iconv('UTF-8', $as, $text));
+
+        self::assertSame([$encoding, $text], [$guessed, $guessed->decode((string) iconv('UTF-8', $as, $text))]);
+        self::assertTrue(EncodingGuess::isSense($encoding, (string) iconv('UTF-8', $as, $text)));
+    }
+
+    public function test_what_no_encoding_makes_sense_of_is_told(): void
+    {
+        file_put_contents($this->path, "Name,City\n" . iconv('UTF-8', 'CP932', "山田,東京\n") . "Ann,Saco\n");
+        $reader = SourceFile::open($this->path)->reader();
+
+        self::assertCount(3, iterator_to_array($reader->rows()));
+        self::assertSame([1, 0], [$reader->marks()->senseless, $reader->marks()->guessed]);
+        self::assertSame(2, $reader->marks()->nonsense[0][0]);
+        self::assertSame(['山田', '東京'], $this->rows((string) file_get_contents($this->path), new Dialect(Encoding::Japanese, ','))[2]);
+    }
+
+    public function test_an_encoding_that_was_guessed_is_told_with_what_was_read(): void
+    {
+        file_put_contents($this->path, "Name,City\nAnn,Saco\nMu\x96oz,Saco\nJos\x8E,Saco\n");
+        $reader = SourceFile::open($this->path)->reader();
+        iterator_to_array($reader->rows());
+
+        self::assertSame([2, [[3, 'Muñoz'], [4, 'José']]], [$reader->marks()->guessed, $reader->marks()->guesses]);
+    }
+
+    public function test_two_byte_encodings_are_whole_across_blocks(): void
+    {
+        $lines = str_repeat("王,北京路\n", 120_000);
+        $rows = $this->rows(mb_convert_encoding($lines, 'GB18030', 'UTF-8'), new Dialect(Encoding::Chinese, ','));
+
+        self::assertCount(120_000, $rows);
+        self::assertSame([['王', '北京路']], array_values(array_unique($rows, SORT_REGULAR)));
+    }
+
+    public function test_what_is_quoted_in_a_file_of_a_macintosh_keeps_its_line_ends(): void
+    {
+        $rows = $this->rows("a,b\r\"two\nlines\",\"said \"\"no\"\"\rtwice\"\r3,4\r");
+
+        self::assertSame([1 => ['a', 'b'], ["two\nlines", "said \"no\"\rtwice"], ['3', '4']], $rows);
+    }
+
+    public function test_a_letter_cut_in_half_does_not_keep_the_file_out(): void
+    {
+        file_put_contents($this->path, "Name,City\nJosé,Saco\nMu\xC3,Saco\nJosé,Caf\xE9\nJosé,Saco\n");
+        $reader = SourceFile::open($this->path)->reader();
+        $rows = iterator_to_array($reader->rows());
+
+        self::assertSame(['José', 'Saco'], $rows[2]);
+        self::assertSame('Café', $rows[4][1]);
+        self::assertSame([2, ['A3', 'B4']], [$reader->marks()->stray, $reader->marks()->examples['stray']]);
+    }
+
+    public function test_a_chosen_encoding_that_does_not_fit_is_told(): void
+    {
+        file_put_contents($this->path, "a,b\ncaf\xE9,x\n");
+        $reader = SourceFile::open($this->path)->reader(new ReadAs(dialect: new Dialect(Encoding::Utf8, ',')));
+
+        self::assertSame(['café', 'x'], iterator_to_array($reader->rows())[2]);
+        self::assertSame(1, $reader->marks()->stray);
     }
 
     public function test_a_quotation_mark_that_is_never_closed_does_not_swallow_rows(): void

@@ -7,9 +7,12 @@ namespace Tests\Core\Text;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Text\Fold;
+use PineSieve\Core\Text\LostLetters;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
+use PineSieve\Core\Text\StrayBytes;
 use PineSieve\Core\Text\Tidy;
+use PineSieve\Core\Text\WebCodes;
 
 final class TextTest extends TestCase
 {
@@ -108,6 +111,74 @@ final class TextTest extends TestCase
     public function test_placeholders(string $value, ?string $kind): void
     {
         self::assertSame($kind, Placeholders::kind($value));
+    }
+
+    public function test_signs_where_a_letter_belongs(): void
+    {
+        foreach (
+            ['Mu?oz', 'Jos?', '?sa Berg', "Jos\u{FFFD}", 'JosŽ', 'Mu¤oz', 'Malm”', '£ukasz', 'Wi³niewski', 'Mu–oz', 'Ïåòðîâ', 'MŽxico']
+            as $lost
+        ) {
+            self::assertTrue(LostLetters::areIn($lost), $lost);
+        }
+        foreach (
+            [
+                'José Muñoz',
+                'ŠKODA',
+                'Žaneta',
+                'Smith–Jones',
+                'O’Brien',
+                'Is he well?',
+                'Who? Ann',
+                'https://example.org/?a=b',
+                '“Buddy” Lee',
+                '50 €',
+                '£50',
+                'Acme™',
+                '½ cup',
+                'Well–known to the board since 1999, see the letters',
+                'ÉLÉONORE',
+                'McÉwan',
+                'Lee†',
+                '?',
+            ]
+            as $right
+        ) {
+            self::assertFalse(LostLetters::areIn($right), $right);
+        }
+    }
+
+    public function test_codes_of_web_pages_are_read(): void
+    {
+        foreach (
+            [
+                'Tom &amp; Ann' => 'Tom & Ann',
+                'O&#39;Brien' => "O'Brien",
+                'Jos&eacute;' => 'José',
+                'Jos&#xE9;' => 'José',
+                'Jos\u00e9 \ud83c\udf33' => 'José 🌳',
+                '12 Elm St<br />Unit 4' => "12 Elm St\nUnit 4",
+                '<p>Dear <b>Ann</b>,</p><p>thanks</p>' => "Dear Ann,\nthanks",
+                'Ann Lee <a@example.org>' => 'Ann Lee <a@example.org>',
+                'AT&T; R&D' => 'AT&T; R&D',
+                'a < b' => 'a < b',
+                'C:\users' => 'C:\users',
+                'Jos\ud83c' => 'Jos\ud83c',
+                'Lee' => 'Lee',
+            ]
+            as $written => $meant
+        ) {
+            self::assertSame($meant, WebCodes::read($written));
+            self::assertSame($written !== $meant, WebCodes::areIn($written), $written);
+        }
+    }
+
+    public function test_bytes_that_are_no_utf_8_are_read_among_those_that_are(): void
+    {
+        self::assertSame('José Café €', StrayBytes::read("José Caf\xE9 \x80"));
+        self::assertSame([1, 2], StrayBytes::count("José Caf\xE9 \x80"));
+        self::assertSame([2, 0], StrayBytes::count('é🌳'));
+        self::assertSame([0, 3], StrayBytes::count("\xED\xA0\x80"), 'Half a pair of UTF-16 is no character.');
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -519,6 +519,8 @@ export type EditionShown = {
   moved: number;
 };
 
+export type EncodingChoice = { value: string; label: string };
+
 export type EntryChecked = { problems: Placed[]; like: LikeGift[] };
 
 export type EntryKept = { batch: BatchShown; entry: EntryShown | null };
@@ -670,7 +672,12 @@ export type FoundFinding = {
     | 'merged'
     | 'formula'
     | 'placeholder error'
+    | 'guessed encoding'
+    | 'other encoding'
+    | 'stray bytes'
     | 'decoding'
+    | 'web codes'
+    | 'lost letters'
     | 'invisible'
     | 'blanks'
     | 'breaks'
@@ -2120,6 +2127,7 @@ export type SourceView = {
   sheets_read: string[];
   fill_merged: boolean;
   encoding: string | null;
+  encodings: EncodingChoice[];
   delimiter: string | null;
   header_row: number | null;
   headers: string[];

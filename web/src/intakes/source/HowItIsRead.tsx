@@ -1,13 +1,6 @@
 import { Checkbox, MultiSelect, Select } from '@mantine/core';
 import type { SourceView } from '../../api/types';
 
-const encodings = [
-  { value: 'UTF-8', label: 'UTF-8' },
-  { value: 'UTF-16LE', label: 'UTF-16, little end first' },
-  { value: 'UTF-16BE', label: 'UTF-16, big end first' },
-  { value: 'windows-1252', label: 'Windows-1252' },
-  { value: 'ISO-8859-1', label: 'Latin-1' },
-];
 const delimiters = [
   { value: ',', label: 'comma' },
   { value: ';', label: 'semicolon' },
@@ -45,8 +38,8 @@ export function HowItIsRead({
       {view.encoding !== null && (
         <Select
           aria-label="Encoding"
-          w={170}
-          data={encodings}
+          w={210}
+          data={view.encodings}
           value={view.encoding}
           allowDeselect={false}
           disabled={fixed}
