@@ -42,8 +42,11 @@ final class ColumnProfiler
 
     private int $beyond = 0;
 
-    /** @var array<array-key, list<ValueMark>> values that have something odd, of those that are counted */
-    private array $known = [];
+    /** @var array<array-key, array{list<ValueMark>, ?list<string>}> what was seen of the values that are counted, as see() gives it */
+    private array $seen = [];
+
+    /** @var array<string, array{list<ValueMark>, ?list<string>}> each once: most values of a column are alike */
+    private array $alike = [];
 
     /** @var array<string, array{count: int, examples: list<array{int, string}>}> value of a Mark to the number of values that have it, and some with their rows */
     private array $marks = [];
@@ -67,33 +70,23 @@ final class ColumnProfiler
         if ($cell === '') {
             return;
         }
-        $value = Tidy::line($cell);
-        // Most values of most columns come again: what is odd about them is known.
+        // Most values of most columns come again: what they look like is known.
+        $seen = $this->seen[$cell] ?? $this->see($cell);
         if (isset($this->values[$cell])) {
             $this->values[$cell]++;
-            $marks = $this->known[$cell] ?? [];
+        } elseif (count($this->values) < self::DISTINCT) {
+            $this->values[$cell] = 1;
+            $this->seen[$cell] = $seen;
         } else {
-            $marks = ValueMark::of($cell, $value);
-            if (count($this->values) < self::DISTINCT) {
-                $this->values[$cell] = 1;
-                if ($marks !== []) {
-                    $this->known[$cell] = $marks;
-                }
-            } else {
-                $this->beyond++;
-            }
+            $this->beyond++;
         }
+        [$marks, $fits] = $seen;
         foreach ($marks as $mark) {
             $this->mark($mark, $cell, $row);
         }
-        if ($value === '' || Placeholders::kind($value) !== null) {
-            return;
-        }
-        $this->filled++;
-        foreach ($this->looks as $look => $count) {
-            if (($count > 0 || $this->filled <= self::PATIENCE) && $this->has(ValueLook::from($look), $value)) {
-                $this->looks[$look]++;
-            }
+        $this->filled += $fits === null ? 0 : 1;
+        foreach ($fits ?? [] as $fit) {
+            isset($this->looks[$fit]) ? $this->looks[$fit]++ : $this->dates[$fit]++;
         }
     }
 
@@ -127,15 +120,36 @@ final class ColumnProfiler
         }
     }
 
-    private function has(ValueLook $look, string $value): bool
+    /** @return array{list<ValueMark>, ?list<string>} what is odd about it; values of the looks that fit, and the order of a date; null for a blank */
+    private function see(string $cell): array
+    {
+        $value = Tidy::line($cell);
+        $marks = ValueMark::of($cell, $value, $this->mayBe(ValueLook::FullName));
+        $fits = null;
+        if ($value !== '' && Placeholders::kind($value) === null) {
+            $looks = array_filter(ValueLook::cases(), fn(ValueLook $look): bool => $this->mayBe($look) && self::has($look, $value));
+            $fits = [...array_column($looks, 'value'), ...$this->mayBe(ValueLook::Date) ? $this->date($value) : []];
+        }
+        $key = implode('|', array_column($marks, 'value')) . ($fits === null ? '-' : '+' . implode('|', $fits));
+
+        return $this->alike[$key] ??= [$marks, $fits];
+    }
+
+    private function mayBe(ValueLook $look): bool
+    {
+        return $this->looks[$look->value] > 0 || $this->filled < self::PATIENCE;
+    }
+
+    private static function has(ValueLook $look, string $value): bool
     {
         return match ($look) {
+            // More is asked of a date: see date().
+            ValueLook::Date => false,
             ValueLook::Email => str_contains($value, '@') && preg_match('/[^\s@]+@[^\s@]+\.[a-z]{2,}\W*$/i', $value) === 1,
             ValueLook::Phone => preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
                 ($digits = preg_match_all('/\d/', $value)) >= 10 &&
                 $digits <= 15 &&
                 preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1,
-            ValueLook::Date => $this->isDate($value),
             ValueLook::Money => Amount::parse($value) !== null,
             ValueLook::State => strlen($value) <= 25 && Regions::find($value) !== null,
             ValueLook::PostalCode => strlen($value) <= 10 &&
@@ -159,26 +173,26 @@ final class ColumnProfiler
         };
     }
 
-    private function isDate(string $value): bool
+    /** @return list<string> the look of a date, and its order where that can be seen */
+    private function date(string $value): array
     {
-        if (strlen($value) < 6 || preg_match('/\d/', $value) !== 1) {
-            return false;
+        if (strlen($value) < 6 || strpbrk($value, '0123456789') === false) {
+            return [];
         }
         $date = WrittenDate::parse($value, $this->thisYear);
         if ($date->meanings === []) {
-            return false;
+            return [];
         }
-        if (preg_match('/^\d{1,2}\D\d{1,2}\D\d/', $value) === 1) {
-            $order = match (true) {
-                $date->isAmbiguous() => 'both',
-                count($date->meanings) > 1 => null,
-                default => isset($date->meanings[DateOrder::MonthDayYear->value]) ? 'mdy' : 'dmy',
-            };
-            if ($order !== null) {
-                $this->dates[$order]++;
-            }
-        }
+        $isInThree = preg_match('/^\d{1,2}\D\d{1,2}\D\d/', $value) === 1;
 
-        return true;
+        return [
+            ValueLook::Date->value,
+            ...match (true) {
+                !$isInThree => [],
+                $date->isAmbiguous() => ['both'],
+                count($date->meanings) > 1 => [],
+                default => [isset($date->meanings[DateOrder::MonthDayYear->value]) ? 'mdy' : 'dmy'],
+            },
+        ];
     }
 }

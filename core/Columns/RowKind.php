@@ -51,7 +51,7 @@ final readonly class RowKind
             $filled++;
             $header = $this->headers[$column] ?? '';
             // Most rows are done with after one look.
-            if ($header === '' || strlen($cell) > 120 || Fold::solid($cell) !== $header) {
+            if ($header === '' || strlen($cell) > 120 || strlen($cell) < strlen($header) || Fold::solid($cell) !== $header) {
                 if ($filled > 2 && $same === 0) {
                     return false;
                 }
@@ -90,16 +90,18 @@ final readonly class RowKind
      */
     private static function isTotal(array $cells): bool
     {
-        $filled = array_values(
-            array_filter(array_map(Tidy::line(...), array_slice($cells, 0, 60)), static fn(string $cell): bool => $cell !== ''),
-        );
-        if ($filled === [] || count($filled) > 6) {
-            return false;
-        }
-        foreach ($filled as $cell) {
-            if (strlen($cell) > 80) {
+        $filled = [];
+        foreach (array_slice($cells, 0, 60) as $cell) {
+            $cell = $cell === '' ? '' : Tidy::line($cell);
+            if (strlen($cell) > 80 || ($cell !== '' && count($filled) === 6)) {
                 return false;
             }
+            if ($cell !== '') {
+                $filled[] = $cell;
+            }
+        }
+        if ($filled === []) {
+            return false;
         }
         $words = array_values(array_filter($filled, static fn(string $cell): bool => Amount::parse($cell) === null));
         if (count($words) !== 1) {

@@ -51,9 +51,10 @@ enum ValueMark: string
     /**
      * @param  string  $cell  as it is, not blank
      * @param  string  $tidied  as Tidy::line() gives it
+     * @param  bool  $mayBeName  whether its column may hold names
      * @return list<self>
      */
-    public static function of(string $cell, string $tidied): array
+    public static function of(string $cell, string $tidied, bool $mayBeName = true): array
     {
         $marks = $cell === $tidied ? [] : self::ofBlanks($cell);
         if ($tidied === '') {
@@ -76,7 +77,7 @@ enum ValueMark: string
             $marks[] = self::WebCodes;
         } elseif (LostLetters::areIn($tidied)) {
             $marks[] = self::LostLetters;
-        } elseif (strlen($tidied) < self::NAME && OddName::isIn($tidied)) {
+        } elseif ($mayBeName && strlen($tidied) < self::NAME && OddName::isIn($tidied)) {
             $marks[] = self::OddName;
         }
 

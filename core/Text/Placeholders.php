@@ -116,16 +116,18 @@ final class Placeholders
                     strspn($tidied, '0123456789().-+ ') === $length &&
                     preg_match('/^(?:\D*)(\d)(?:\D*\1){6,}\D*$/D', $tidied) === 1
                     => 'number',
-                $length >= 7 &&
-                    preg_match(
-                        '/^(?:\D*1\D*2\D*3\D*)?(?:\D*\d\D*\d\D*\d)?\D*1\D*2\D*3\D*4\D*5\D*6\D*7(?:\D*8\D*9\D*0?)?\D*$/D',
-                        $tidied,
-                    ) === 1 &&
-                    preg_match_all('/\d/', $tidied) >= 9
-                    => 'number',
+                $length >= 9 && str_contains($tidied, '4') && str_contains($tidied, '7') && self::isCounted($tidied) => 'number',
                 str_contains($tidied, '@') && preg_match(self::NOBODY, $tidied) === 1 => 'test',
                 preg_match('/^-?\d(?:[.,]\d+)?E[+]?\d{1,3}$/iD', $tidied) === 1 => 'scientific',
                 default => null,
             };
+    }
+
+    /** "123456789", "123-123-4567": the keys of a telephone or of a keyboard in their order. */
+    private static function isCounted(string $tidied): bool
+    {
+        $digits = (string) preg_replace('/\D+/', '', $tidied);
+
+        return strlen($digits) >= 9 && preg_match('/^(?:123)?(?:\d{3})?1234567(?:890?)?$/D', $digits) === 1;
     }
 }
