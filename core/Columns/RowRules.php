@@ -17,6 +17,7 @@ final readonly class RowRules
         'total' => 'A total or a footer',
         'section' => 'A heading between rows',
         'hidden' => 'Hidden in the spreadsheet',
+        'struck' => 'Struck through in the spreadsheet',
     ];
 
     /**

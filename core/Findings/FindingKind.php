@@ -35,6 +35,9 @@ enum FindingKind: string
     case WideRows = 'wide';
     case NarrowRows = 'narrow';
     case HiddenRows = 'hidden row';
+    case StruckRows = 'struck row';
+    case Struck = 'struck';
+    case CellNotes = 'cell note';
     case HiddenColumns = 'hidden column';
     case Merged = 'merged';
     case Formulas = 'formula';
@@ -88,6 +91,9 @@ enum FindingKind: string
             self::WideRows => 'Rows with more cells than the header',
             self::NarrowRows => 'Rows with fewer cells than the header',
             self::HiddenRows => 'Rows that the spreadsheet hides',
+            self::StruckRows => 'Rows that are struck through',
+            self::Struck => 'Cells that are struck through',
+            self::CellNotes => 'Notes that hang on cells',
             self::HiddenColumns => 'Columns that the spreadsheet hides',
             self::Merged => 'Merged cells',
             self::Formulas => 'Cells that a formula works out',
@@ -130,7 +136,7 @@ enum FindingKind: string
     {
         return match ($this) {
             self::SecondHeader => 'Leave this row out',
-            self::HeaderAgain, self::Totals, self::Sections, self::HiddenRows => 'Leave these rows out',
+            self::HeaderAgain, self::Totals, self::Sections, self::HiddenRows, self::StruckRows => 'Leave these rows out',
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
             self::NoHeader,
@@ -146,6 +152,8 @@ enum FindingKind: string
             self::Negative,
             self::NotPaid,
             self::OddNames,
+            self::Struck,
+            self::CellNotes,
             self::GuessedEncoding,
             self::OtherEncoding,
             self::StrayBytes,
@@ -159,7 +167,7 @@ enum FindingKind: string
     /** Whether only a person can say if the remedy is one: what a spreadsheet hides may be wanted, and a name alone in its row may be someone. */
     public function isForAPerson(): bool
     {
-        return in_array($this, [self::HiddenRows, self::HiddenColumns, self::Merged, self::Sections], true);
+        return in_array($this, [self::HiddenRows, self::StruckRows, self::HiddenColumns, self::Merged, self::Sections], true);
     }
 
     /** What there is to know where no remedy is needed. */
@@ -180,6 +188,8 @@ enum FindingKind: string
                 => 'Another currency than yours is held: where the signs tell it, give the column the field "Gift currency" too.',
             self::Negative => 'Money that goes back: these rows are held as refunds; the checks can leave them out.',
             self::NotPaid => 'They come in as gifts all the same: leave such rows out by a condition on this column.',
+            self::Struck => 'They come in as if they were not. Correct the rows in which they stand, or leave those out.',
+            self::CellNotes => 'They stay behind. What of them is wanted can be written into a column.',
             self::GuessedEncoding => 'They make sense so. If they are wrong, choose another encoding above.',
             self::OtherEncoding => 'Choose another encoding above: what is read now would come in as it stands here.',
             self::StrayBytes => 'They are read as Windows-1252; a letter that was cut in half is lost. Look at these cells.',
@@ -227,6 +237,7 @@ enum FindingKind: string
             self::Totals => 'total',
             self::Sections => 'section',
             self::HiddenRows => 'hidden',
+            self::StruckRows => 'struck',
             default => null,
         };
     }

@@ -9,7 +9,7 @@ namespace PineSieve\Core\Findings;
  *
  * @phpstan-type OddityData array{
  *     counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>,
- *     hidden_columns: list<int>,
+ *     hidden_columns: list<int>, struck_rows?: list<int>,
  * }
  */
 final readonly class Oddities
@@ -19,15 +19,17 @@ final readonly class Oddities
      * @param  array<string, list<array{int, string}>>  $examples  row (0 if it is of none) and what stands there
      * @param  array<int, true>  $hiddenRows  numbers
      * @param  list<int>  $hiddenColumns
+     * @param  array<int, true>  $struckRows  numbers
      */
     public function __construct(
         public array $counts = [],
         public array $examples = [],
         public array $hiddenRows = [],
         public array $hiddenColumns = [],
+        public array $struckRows = [],
     ) {}
 
-    /** @return array{counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>, hidden_columns: list<int>} */
+    /** @return array{counts: array<string, int>, examples: array<string, list<array{int, string}>>, hidden_rows: list<int>, hidden_columns: list<int>, struck_rows: list<int>} */
     public function toArray(): array
     {
         return [
@@ -35,12 +37,19 @@ final readonly class Oddities
             'examples' => $this->examples,
             'hidden_rows' => array_keys($this->hiddenRows),
             'hidden_columns' => $this->hiddenColumns,
+            'struck_rows' => array_keys($this->struckRows),
         ];
     }
 
     /** @param  OddityData  $data as toArray() gives it */
     public static function fromArray(array $data): self
     {
-        return new self($data['counts'], $data['examples'], array_fill_keys($data['hidden_rows'], true), $data['hidden_columns']);
+        return new self(
+            $data['counts'],
+            $data['examples'],
+            array_fill_keys($data['hidden_rows'], true),
+            $data['hidden_columns'],
+            array_fill_keys($data['struck_rows'] ?? [], true),
+        );
     }
 }

@@ -96,13 +96,9 @@ final class SheetSurvey
                     'no header' => $this->headerRow === 0 ? 1 : 0,
                     'blank header' => $this->headerRow === 0 ? 0 : $blank,
                     'same header' => count($twice),
-                    'formula' => $marks->formulas,
-                    'sheet error' => $marks->errors,
-                    'merged' => $marks->merged,
-                    'guessed encoding' => $marks->guessed,
-                    'other encoding' => $marks->senseless,
-                    'stray bytes' => $marks->stray,
+                    ...$marks->counts,
                     'hidden row' => count($marks->hiddenRows),
+                    'struck row' => count($marks->struckRows),
                     'hidden column' => count($marks->hiddenColumns),
                 ],
                 static fn(int $count): bool => $count > 0,
@@ -127,12 +123,7 @@ final class SheetSurvey
                     array_keys(array_slice($above, 0, self::EXAMPLES)),
                 ),
                 'same header' => array_map(static fn(string $name): array => [0, $name], array_slice($twice, 0, self::EXAMPLES)),
-                'formula' => self::references($marks->examples['formulas']),
-                'sheet error' => self::references($marks->examples['errors']),
-                'merged' => self::references($marks->examples['merged']),
-                'guessed encoding' => $marks->guesses,
-                'other encoding' => $marks->nonsense,
-                'stray bytes' => self::references($marks->examples['stray']),
+                ...$marks->examples,
                 'hidden column' => array_map(
                     fn(int $column): array => [0, $this->headers[$column] ?? ''],
                     array_slice(array_keys($marks->hiddenColumns), 0, self::EXAMPLES),
@@ -140,6 +131,7 @@ final class SheetSurvey
             ],
             $marks->hiddenRows,
             array_keys($marks->hiddenColumns),
+            $marks->struckRows,
         );
     }
 
@@ -149,14 +141,5 @@ final class SheetSurvey
         if (count($this->examples[$kind] ?? []) < self::EXAMPLES) {
             $this->examples[$kind][] = [$number, mb_substr($text, 0, 200)];
         }
-    }
-
-    /**
-     * @param  list<string>  $references
-     * @return list<array{int, string}>
-     */
-    private static function references(array $references): array
-    {
-        return array_map(static fn(string $reference): array => [(int) preg_replace('/^\D*/', '', $reference), $reference], $references);
     }
 }

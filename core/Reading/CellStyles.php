@@ -4,58 +4,64 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
-/** The cell formats of an Office Open XML workbook, as far as they say that a number is a date. */
-final class CellStyles
+/** The cell formats of an Office Open XML workbook, as far as they say more of a cell than its value does. */
+final readonly class CellStyles
 {
     public const PART = 'xl/styles.xml';
 
     /** Formats that a workbook can have are some 65,000; more are damage, or meant to fill the memory. */
     private const MOST = 100_000;
 
-    private function __construct() {}
-
     /**
-     * @return array<int, true> indexes of the cell formats that show a date
-     *
-     * @throws CannotRead
+     * @param  array<int, ShownNumber>  $formats  by the index of the cell format
+     * @param  array<int, true>  $struck  indexes of the cell formats that strike through
      */
-    public static function dates(string $path): array
+    private function __construct(public array $formats = [], public array $struck = []) {}
+
+    public static function none(): self
+    {
+        return new self();
+    }
+
+    /** @throws CannotRead */
+    public static function read(string $path): self
     {
         $xml = XmlPart::in($path, self::PART);
-        $codes = [];
-        $dates = [];
-        $inCells = false;
-        $index = 0;
+        $codes = $formats = $fonts = $struck = [];
+        $within = '';
+        $index = $font = 0;
         while ($xml->read()) {
-            if ($xml->localName === 'cellXfs') {
-                $inCells = $xml->nodeType === \XMLReader::ELEMENT && !$xml->isEmptyElement;
+            if (in_array($xml->localName, ['cellXfs', 'fonts'], true)) {
+                $within = $xml->nodeType === \XMLReader::ELEMENT && !$xml->isEmptyElement ? $xml->localName : '';
             }
             if ($xml->nodeType !== \XMLReader::ELEMENT) {
                 continue;
             }
             if ($xml->localName === 'numFmt') {
                 $codes[(int) $xml->getAttribute('numFmtId')] ??= (string) $xml->getAttribute('formatCode');
-            } elseif ($xml->localName === 'xf' && $inCells) {
+            } elseif ($xml->localName === 'font' && $within === 'fonts') {
+                $font++;
+            } elseif ($xml->localName === 'strike' && $within === 'fonts' && self::isOn($xml)) {
+                $fonts[$font - 1] = true;
+            } elseif ($xml->localName === 'xf' && $within === 'cellXfs') {
                 $id = (int) $xml->getAttribute('numFmtId');
-                if (self::isDate($id, $codes[$id] ?? '')) {
-                    $dates[$index] = true;
-                }
+                $format = ShownNumber::of($id, $codes[$id] ?? '');
+                $formats += $format === null ? [] : [$index => $format];
+                $struck += isset($fonts[(int) $xml->getAttribute('fontId')]) ? [$index => true] : [];
                 $index++;
             }
-            if ($index > self::MOST || count($codes) > self::MOST) {
+            if (max($index, $font, count($codes)) > self::MOST) {
                 throw CannotRead::brokenWorkbook('it has more cell formats than a workbook can');
             }
         }
         $xml->close();
 
-        return $dates;
+        return new self($formats, $struck);
     }
 
-    private static function isDate(int $id, string $code): bool
+    /** Whether a property such as "strike" is set: it is, unless its value says that it is not. */
+    public static function isOn(\XMLReader $xml): bool
     {
-        // ECMA-376 part 1, 18.8.30: 14 to 22 and 45 to 47 are built-in dates and times; 27 to 36 and 50 to 58 in East Asian editions.
-        $bare = preg_replace(['/"[^"]*"/', '/\\\\./', '/\[[^\]]*\]/'], '', $code) ?? '';
-
-        return ($id >= 14 && $id <= 22) || ($id >= 27 && $id <= 36) || ($id >= 50 && $id <= 58) || preg_match('/[dy]/i', $bare) === 1;
+        return !in_array($xml->getAttribute('val'), ['0', 'false'], true);
     }
 }

@@ -134,9 +134,9 @@ final class DelimitedReader implements SourceReader
         if ($encoding->isLikeAscii() && $encoding !== Encoding::Utf8) {
             $decoded = $encoding->decode($joined);
             if ($encoding !== Encoding::Windows1252 && $encoding !== Encoding::Latin1) {
-                $this->marks->guess($number, self::beyondAscii($decoded));
+                $this->marks->note(SheetMark::GuessedEncoding, $number, self::beyondAscii($decoded));
             } elseif (!EncodingGuess::isSense($encoding, strtr($joined, "\0", "\n"))) {
-                $this->marks->senseless($number, self::beyondAscii($decoded));
+                $this->marks->note(SheetMark::OtherEncoding, $number, self::beyondAscii($decoded));
             }
 
             return $decoded;
@@ -146,7 +146,7 @@ final class DelimitedReader implements SourceReader
         }
         foreach (explode("\0", $joined) as $column => $cell) {
             if (!mb_check_encoding($cell, 'UTF-8')) {
-                $this->marks->stray($number, $column);
+                $this->marks->cell(SheetMark::StrayBytes, $number, $column);
             }
         }
 

@@ -43,7 +43,7 @@ final class JoinedSheets implements SourceReader
                 $last = $offset + $number;
                 yield $last => self::ordered($cells, $places);
             }
-            $this->take($reader->marks(), $offset);
+            $this->marks->add($reader->marks(), $offset);
             $offset = $last;
         }
     }
@@ -128,19 +128,5 @@ final class JoinedSheets implements SourceReader
         }
 
         return array_values($ordered);
-    }
-
-    private function take(SheetMarks $marks, int $offset): void
-    {
-        $this->marks->formulas += $marks->formulas;
-        $this->marks->errors += $marks->errors;
-        $this->marks->merged += $marks->merged;
-        $this->marks->hiddenColumns += $marks->hiddenColumns;
-        foreach ($marks->hiddenRows as $row => $hidden) {
-            $this->marks->hiddenRows[$offset + $row] = true;
-        }
-        foreach ($marks->examples as $kind => $references) {
-            $this->marks->examples[$kind] = array_slice([...$this->marks->examples[$kind], ...$references], 0, 5);
-        }
     }
 }

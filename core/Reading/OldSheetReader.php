@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 use PhpOffice\PhpSpreadsheet\Cell\Cell;
-use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\Reader\IReadFilter;
 use PhpOffice\PhpSpreadsheet\Reader\Xls;
 use PhpOffice\PhpSpreadsheet\RichText\RichText;
@@ -19,6 +18,9 @@ final class OldSheetReader implements SourceReader
     private const CELLS = 80_000;
 
     private SheetMarks $marks;
+
+    /** @var array<int, array{?ShownNumber, bool}> index of a cell format to how it shows numbers, and whether it strikes through */
+    private array $styles = [];
 
     public function __construct(
         private readonly string $path,
@@ -46,11 +48,20 @@ final class OldSheetReader implements SourceReader
             foreach ($sheet->getRowIterator($from, min($this->rows, $from + $block - 1)) as $row) {
                 $number = $row->getRowIndex();
                 $cells = [];
+                $struck = 0;
                 foreach ($row->getCellIterator() as $cell) {
-                    $cells[] = $this->text($cell, $number, count($cells));
+                    $text = $this->text($cell, $number, count($cells));
+                    if ($text !== '' && $this->style($cell)[1]) {
+                        $this->marks->cell(SheetMark::Struck, $number, count($cells));
+                        $struck++;
+                    }
+                    $cells[] = $text;
                 }
                 while ($cells !== [] && end($cells) === '') {
                     array_pop($cells);
+                }
+                if ($struck > 0 && $struck === count(array_filter($cells, static fn(string $cell): bool => $cell !== ''))) {
+                    $this->marks->struckRows[$number] = true;
                 }
                 $cells = $merged->fill($number, $cells);
                 if (implode('', $cells) !== '') {
@@ -67,6 +78,7 @@ final class OldSheetReader implements SourceReader
 
     private function load(int $from, int $to): Worksheet
     {
+        $this->styles = [];
         $reader = new Xls();
         $reader->setLoadSheetsOnly([$this->sheet]);
         $reader->setReadFilter(
@@ -92,6 +104,13 @@ final class OldSheetReader implements SourceReader
         foreach ($ranges as $range) {
             $this->marks->merge($range);
         }
+        foreach ($sheet->getComments() as $reference => $comment) {
+            $this->marks->note(
+                SheetMark::Note,
+                (int) preg_replace('/^\D*/', '', $reference),
+                mb_strimwidth($comment->getText()->getPlainText(), 0, 200, '…'),
+            );
+        }
         foreach ($sheet->getColumnDimensions() as $dimension) {
             if (!$dimension->getVisible()) {
                 $this->marks->hiddenColumns[$dimension->getColumnNumeric() - 1] = true;
@@ -105,23 +124,41 @@ final class OldSheetReader implements SourceReader
     {
         $value = $cell->getValue();
         if ($cell->isFormula()) {
-            $this->marks->formula($row, $column);
+            $this->marks->cell(SheetMark::Formula, $row, $column);
             // What the spreadsheet had worked out when it was saved; nothing is calculated here.
             $value = $cell->getOldCalculatedValue();
-        }
-        if ($cell->getDataType() === DataType::TYPE_ERROR) {
-            $this->marks->error($row, $column);
         }
 
         return match (true) {
             $value === null => '',
             is_bool($value) => $value ? 'TRUE' : 'FALSE',
             $value instanceof RichText => $value->getPlainText(),
-            is_int($value) || is_float($value) => Date::isDateTime($cell, $value) && $value >= 0
-                ? CellNumber::date((float) $value, Date::getExcelCalendar() === Date::CALENDAR_MAC_1904)
-                : CellNumber::text((string) $value),
+            is_int($value) || is_float($value) => $this->shown($cell, (string) $value),
             is_string($value) => $value,
             default => '',
         };
+    }
+
+    /** A number as its format shows it. */
+    private function shown(Cell $cell, string $number): string
+    {
+        $format = $this->style($cell)[0];
+
+        return $format === null ? CellNumber::text($number) : $format->shown($number, Date::getExcelCalendar() === Date::CALENDAR_MAC_1904);
+    }
+
+    /** @return array{?ShownNumber, bool} how it shows numbers, and whether it strikes through */
+    private function style(Cell $cell): array
+    {
+        $index = $cell->getXfIndex();
+        if (!isset($this->styles[$index])) {
+            $style = $cell->getWorksheet()->getParentOrThrow()->getCellXfByIndex($index);
+            $this->styles[$index] = [
+                ShownNumber::of(0, (string) $style->getNumberFormat()->getFormatCode()),
+                $style->getFont()->getStrikethrough() === true,
+            ];
+        }
+
+        return $this->styles[$index];
     }
 }

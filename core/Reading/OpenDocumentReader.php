@@ -11,6 +11,8 @@ final class OpenDocumentReader implements SourceReader
 
     private const TEXT = 'urn:oasis:names:tc:opendocument:xmlns:text:1.0';
 
+    private const STYLE = 'urn:oasis:names:tc:opendocument:xmlns:style:1.0';
+
     private const TABLE = OpenDocument::TABLE;
 
     /** Writers fill a sheet to its end with one repeated blank cell or row; a value beyond the largest sheet is damage. */
@@ -19,6 +21,9 @@ final class OpenDocumentReader implements SourceReader
     private const MAX_ROWS = 1_048_576;
 
     private SheetMarks $marks;
+
+    /** @var array<string, true> names of the styles that strike through */
+    private array $struck = [];
 
     /** @var array<int, array{int, string}> column to the row until which a merged range goes on, and its value */
     private array $below = [];
@@ -36,10 +41,17 @@ final class OpenDocumentReader implements SourceReader
     public function rows(): iterable
     {
         $this->marks = new SheetMarks();
-        $this->below = [];
+        $this->below = $this->struck = [];
         $xml = XmlPart::in($this->path, OpenDocument::CONTENT);
+        $style = '';
         try {
             while ($xml->read()) {
+                if ($xml->nodeType === \XMLReader::ELEMENT && $xml->namespaceURI === self::STYLE) {
+                    $style = $xml->localName === 'style' ? (string) $xml->getAttributeNs('name', self::STYLE) : $style;
+                    if (!in_array($xml->getAttributeNs('text-line-through-style', self::STYLE), [null, 'none'], true)) {
+                        $this->struck[$style] = true;
+                    }
+                }
                 if ($this->isElement($xml, 'table') && $xml->getAttributeNs('name', self::TABLE) === $this->sheet) {
                     yield from $this->table($xml);
                     break;
@@ -92,7 +104,7 @@ final class OpenDocumentReader implements SourceReader
     private function cells(\XMLReader $xml, int $row): array
     {
         $cells = [];
-        $blanks = 0;
+        $blanks = $filled = $struck = 0;
         $depth = $xml->depth;
         while ($xml->read() && $xml->depth > $depth) {
             if (!$this->isElement($xml, 'table-cell') && !$this->isElement($xml, 'covered-table-cell')) {
@@ -100,17 +112,26 @@ final class OpenDocumentReader implements SourceReader
             }
             $repeated = self::count($xml, 'number-columns-repeated');
             $column = count($cells) + $blanks;
+            $isStruck = isset($this->struck[(string) $xml->getAttributeNs('style-name', self::TABLE)]);
             $value = $this->value($xml, $row, $column);
             if ($value === '') {
                 $blanks += $repeated;
 
                 continue;
             }
+            $filled++;
+            if ($isStruck) {
+                $this->marks->cell(SheetMark::Struck, $row, $column);
+                $struck++;
+            }
             if ($column + $repeated > self::MAX_COLUMNS) {
                 throw CannotRead::brokenWorkbook("its row {$row} has more cells than a sheet can");
             }
             $cells = [...$cells, ...array_fill(0, $blanks, ''), ...array_fill(0, $repeated, $value)];
             $blanks = 0;
+        }
+        if ($struck > 0 && $struck === $filled) {
+            $this->marks->struckRows[$row] = true;
         }
 
         return $cells;
@@ -119,22 +140,23 @@ final class OpenDocumentReader implements SourceReader
     private function value(\XMLReader $xml, int $row, int $column): string
     {
         $type = $xml->getAttributeNs('value-type', self::OFFICE);
+        $number = CellNumber::text((string) $xml->getAttributeNs('value', self::OFFICE));
+        $currency = (string) $xml->getAttributeNs('currency', self::OFFICE);
         $stored = match ($type) {
             'date' => str_replace(['T00:00:00', 'T'], ['', ' '], (string) $xml->getAttributeNs('date-value', self::OFFICE)),
-            'float', 'currency', 'percentage' => CellNumber::text((string) $xml->getAttributeNs('value', self::OFFICE)),
+            'float' => $number,
+            'currency' => $currency === '' || $currency === 'USD' ? $number : "{$currency} {$number}",
+            'percentage' => CellNumber::text((string) (100 * (float) $number)) . '%',
             'boolean' => strtoupper((string) $xml->getAttributeNs('boolean-value', self::OFFICE)),
             default => null,
         };
         if ($xml->getAttributeNs('formula', self::TABLE) !== null) {
-            $this->marks->formula($row, $column);
+            $this->marks->cell(SheetMark::Formula, $row, $column);
         }
         $across = self::count($xml, 'number-columns-spanned');
         $down = self::count($xml, 'number-rows-spanned');
         $text = $xml->isEmptyElement ? '' : $this->text($xml, $row);
-        if (preg_match('/^(?:#[A-Z\/0]+[!?]?|Err:\d{3})$/D', $text) === 1) {
-            $this->marks->error($row, $column);
-        }
-        $value = $stored ?? $text;
+        $value = $type === 'float' && self::isMasked($text, $number) ? $text : $stored ?? $text;
         [$until, $above] = $this->below[$column] ?? [0, ''];
         if ($value === '' && $until >= $row) {
             return $above;
@@ -165,6 +187,7 @@ final class OpenDocumentReader implements SourceReader
             $skip = null;
             if ($xml->nodeType === \XMLReader::ELEMENT) {
                 if ($xml->localName === 'annotation') {
+                    $this->marks->note(SheetMark::Note, $row, mb_strimwidth(self::noteText($xml), 0, 200, '…'));
                     $skip = $xml->isEmptyElement ? null : $xml->depth;
                 } elseif ($xml->localName === 'p' && $xml->namespaceURI === self::TEXT) {
                     $line = '';
@@ -187,6 +210,23 @@ final class OpenDocumentReader implements SourceReader
         }
 
         return implode("\n", $lines);
+    }
+
+    /** Whether a number is shown with zeros before it, or apart: "04072" for 4072, "03820-1234". */
+    private static function isMasked(string $shown, string $number): bool
+    {
+        return preg_match('/^(?=0\d|.*[()-])[\d ()-]+$/D', $shown) === 1 && (string) preg_replace('/\D|^\D*0+/', '', $shown) === $number;
+    }
+
+    private static function noteText(\XMLReader $xml): string
+    {
+        $note = $xml->expand();
+        $lines = [];
+        foreach ($note instanceof \DOMElement ? $note->getElementsByTagNameNS(self::TEXT, 'p') : [] as $line) {
+            $lines[] = $line->textContent;
+        }
+
+        return implode(' ', $lines);
     }
 
     /** How often or how far: 1 if it is not said, or not in numbers. */

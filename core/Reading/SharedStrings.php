@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 /** The texts that the cells of a workbook share. They are the one part that is held in memory whole, so they have a bound of their own. */
-final class SharedStrings
+final readonly class SharedStrings
 {
     private const PART = 'xl/sharedStrings.xml';
 
@@ -14,17 +14,17 @@ final class SharedStrings
 
     private const OVERHEAD = 48;
 
-    private function __construct() {}
-
     /**
-     * @return list<string>
-     *
-     * @throws CannotRead if it is damaged, or holds more than can be kept in memory
+     * @param  list<string>  $texts
+     * @param  array<int, true>  $struck  indexes of those of which something is struck through
      */
-    public static function read(string $path): array
+    public function __construct(public array $texts = [], public array $struck = []) {}
+
+    /** @throws CannotRead if it is damaged, or holds more than can be kept in memory */
+    public static function read(string $path): self
     {
         $xml = XmlPart::in($path, self::PART);
-        $strings = [];
+        $strings = $struck = [];
         $text = '';
         $inside = null;
         $memory = 0;
@@ -35,6 +35,9 @@ final class SharedStrings
                     if ($xml->isEmptyElement) {
                         $strings[] = '';
                     }
+                }
+                if ($xml->localName === 'strike' && CellStyles::isOn($xml)) {
+                    $struck[count($strings)] = true;
                 }
                 // "rPh" holds a phonetic reading, which no cell shows.
                 $inside = $xml->isEmptyElement || $inside === 'rPh' ? $inside : $xml->localName;
@@ -57,6 +60,6 @@ final class SharedStrings
         }
         $xml->close();
 
-        return $strings;
+        return new self($strings, $struck);
     }
 }

@@ -7,77 +7,58 @@ namespace PineSieve\Core\Reading;
 /** What a reader noticed beside the text of the cells. Filled while rows are read; complete when they have all been read. */
 final class SheetMarks
 {
-    /** References that are kept of each kind. */
+    /** Examples that are kept of each kind. */
     private const EXAMPLES = 5;
 
-    public int $formulas = 0;
+    /** @var array<string, int> value of a SheetMark to how often it is there */
+    public array $counts = [];
 
-    public int $errors = 0;
-
-    public int $merged = 0;
-
-    /** Cells with bytes that are not in the encoding of the file. */
-    public int $stray = 0;
-
-    /** Rows with letters that are read by a guessed encoding. */
-    public int $guessed = 0;
-
-    /** Rows whose letters make no sense in the encoding. */
-    public int $senseless = 0;
-
-    /** @var list<array{int, string}> number of a row and a cell of it that is read by a guessed encoding; some of them */
-    public array $guesses = [];
-
-    /** @var list<array{int, string}> number of a row and a cell of it that makes no sense; some of them */
-    public array $nonsense = [];
+    /** @var array<string, list<array{int, string}>> value of a SheetMark to some rows, and where or what it is there: "B12", "Muñoz" */
+    public array $examples = [];
 
     /** @var array<int, true> numbers of the rows that the spreadsheet hides */
     public array $hiddenRows = [];
 
+    /** @var array<int, true> numbers of the rows that are struck through from end to end */
+    public array $struckRows = [];
+
     /** @var array<int, true> zero-based columns that the spreadsheet hides */
     public array $hiddenColumns = [];
 
-    /** @var array<string, list<string>> "formulas", "errors", "merged", "stray" to references such as "B12" */
-    public array $examples = ['formulas' => [], 'errors' => [], 'merged' => [], 'stray' => []];
-
-    public function formula(int $row, int $column): void
+    /** @param  int  $column  zero-based */
+    public function cell(SheetMark $mark, int $row, int $column): void
     {
-        $this->formulas++;
-        $this->example('formulas', self::reference($row, $column));
+        $this->note($mark, $row, self::reference($row, $column));
     }
 
-    public function error(int $row, int $column): void
+    public function note(SheetMark $mark, int $row, string $what): void
     {
-        $this->errors++;
-        $this->example('errors', self::reference($row, $column));
+        $this->counts[$mark->value] = ($this->counts[$mark->value] ?? 0) + 1;
+        if (count($this->examples[$mark->value] ?? []) < self::EXAMPLES) {
+            $this->examples[$mark->value][] = [$row, $what];
+        }
     }
 
     /** @param  string  $range such as "A2:A5" */
     public function merge(string $range): void
     {
-        $this->merged++;
-        $this->example('merged', $range);
+        $this->note(SheetMark::Merged, (int) preg_replace('/^\D*/', '', $range), $range);
     }
 
-    public function stray(int $row, int $column): void
+    /** What another reader noticed, whose rows are counted on from here. */
+    public function add(self $marks, int $offset): void
     {
-        $this->stray++;
-        $this->example('stray', self::reference($row, $column));
-    }
-
-    public function guess(int $row, string $cell): void
-    {
-        $this->guessed++;
-        if (count($this->guesses) < self::EXAMPLES) {
-            $this->guesses[] = [$row, $cell];
+        foreach ($marks->counts as $kind => $count) {
+            $this->counts[$kind] = ($this->counts[$kind] ?? 0) + $count;
+            $examples = array_map(static fn(array $example): array => [$offset + $example[0], $example[1]], $marks->examples[$kind]);
+            $this->examples[$kind] = array_slice([...$this->examples[$kind] ?? [], ...$examples], 0, self::EXAMPLES);
         }
-    }
-
-    public function senseless(int $row, string $cell): void
-    {
-        $this->senseless++;
-        if (count($this->nonsense) < self::EXAMPLES) {
-            $this->nonsense[] = [$row, $cell];
+        $this->hiddenColumns += $marks->hiddenColumns;
+        foreach (array_keys($marks->hiddenRows) as $row) {
+            $this->hiddenRows[$offset + $row] = true;
+        }
+        foreach (array_keys($marks->struckRows) as $row) {
+            $this->struckRows[$offset + $row] = true;
         }
     }
 
@@ -90,12 +71,5 @@ final class SheetMarks
         }
 
         return $letters . $row;
-    }
-
-    private function example(string $kind, string $reference): void
-    {
-        if (count($this->examples[$kind]) < self::EXAMPLES) {
-            $this->examples[$kind][] = $reference;
-        }
     }
 }

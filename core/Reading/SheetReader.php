@@ -12,11 +12,10 @@ final class SheetReader implements SourceReader
 
     private SheetMarks $marks;
 
-    /** @param  array<int, true>  $dateStyles */
     public function __construct(
         private readonly string $path,
         private readonly string $part,
-        private readonly array $dateStyles,
+        private readonly CellStyles $styles,
         private readonly bool $epoch1904,
         private readonly bool $hasSharedStrings,
         private readonly bool $fillMerged,
@@ -32,7 +31,8 @@ final class SheetReader implements SourceReader
     public function rows(): iterable
     {
         $this->marks = new SheetMarks();
-        $strings = $this->hasSharedStrings ? SharedStrings::read($this->path) : [];
+        $strings = $this->hasSharedStrings ? SharedStrings::read($this->path) : new SharedStrings();
+        $this->readNotes();
         $merged = new MergedCells($this->fillMerged ? $this->mergedRanges() : []);
         $xml = XmlPart::in($this->path, $this->part);
         $number = 0;
@@ -89,12 +89,12 @@ final class SheetReader implements SourceReader
     }
 
     /**
-     * @param  list<string>  $strings
      * @return list<string>
      */
-    private function cells(\XMLReader $xml, array $strings, int $row): array
+    private function cells(\XMLReader $xml, SharedStrings $strings, int $row): array
     {
         $cells = [];
+        $struck = 0;
         $column = -1;
         while ($xml->read() && !($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'row')) {
             if ($xml->nodeType !== \XMLReader::ELEMENT || $xml->localName !== 'c') {
@@ -110,19 +110,29 @@ final class SheetReader implements SourceReader
             }
             $type = $xml->getAttribute('t') ?? 'n';
             $style = (int) ($xml->getAttribute('s') ?? 0);
-            [$raw, $formula] = $xml->isEmptyElement ? ['', false] : self::content($xml, $row);
+            [$raw, $formula, $isStruck] = $xml->isEmptyElement ? ['', false, false] : self::content($xml, $row);
             if ($formula) {
-                $this->marks->formula($row, $column);
+                $this->marks->cell(SheetMark::Formula, $row, $column);
             }
-            if ($type === 'e') {
-                $this->marks->error($row, $column);
+            if (
+                $raw !== '' &&
+                ($isStruck || isset($this->styles->struck[$style]) || ($type === 's' && isset($strings->struck[(int) $raw])))
+            ) {
+                $this->marks->cell(SheetMark::Struck, $row, $column);
+                $struck++;
             }
             $cells[$column] = match ($type) {
-                's' => $strings[(int) $raw] ?? '',
-                'n' => $this->number($raw, $style),
+                's' => $strings->texts[(int) $raw] ?? '',
+                'n' => isset($this->styles->formats[$style])
+                    ? $this->styles->formats[$style]->shown($raw, $this->epoch1904)
+                    : CellNumber::text($raw),
                 'b' => $raw === '' ? '' : ($raw === '1' ? 'TRUE' : 'FALSE'),
                 default => $raw,
             };
+        }
+
+        if ($struck > 0 && $struck === count(array_filter($cells, static fn(string $cell): bool => $cell !== ''))) {
+            $this->marks->struckRows[$row] = true;
         }
 
         return array_values($cells);
@@ -131,16 +141,17 @@ final class SheetReader implements SourceReader
     /**
      * The text of a cell's value or inline string; phonetic readings and the formula itself are passed over.
      *
-     * @return array{string, bool} the text, and whether a formula made it
+     * @return array{string, bool, bool} the text, whether a formula made it, and whether some of it is struck through
      */
     private static function content(\XMLReader $xml, int $row): array
     {
         $text = '';
         $inside = null;
-        $formula = false;
+        $formula = $isStruck = false;
         while ($xml->read() && !($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'c')) {
             if ($xml->nodeType === \XMLReader::ELEMENT) {
                 $formula = $formula || $xml->localName === 'f';
+                $isStruck = $isStruck || ($xml->localName === 'strike' && CellStyles::isOn($xml));
                 $inside = $xml->isEmptyElement ? $inside : $xml->localName;
             } elseif ($xml->nodeType === \XMLReader::END_ELEMENT) {
                 $inside = null;
@@ -152,14 +163,48 @@ final class SheetReader implements SourceReader
             }
         }
 
-        return [$text, $formula];
+        return [$text, $formula, $isStruck];
     }
 
-    private function number(string $raw, int $style): string
+    /** Notes that hang on cells are a part of their own, which the relations of the sheet name. */
+    private function readNotes(): void
     {
-        return isset($this->dateStyles[$style]) && is_numeric($raw) && (float) $raw >= 0 && (float) $raw < 2958466
-            ? CellNumber::date((float) $raw, $this->epoch1904)
-            : CellNumber::text($raw);
+        $relations = dirname($this->part) . '/_rels/' . basename($this->part) . '.rels';
+        $zip = new \ZipArchive();
+        $zip->open($this->path, \ZipArchive::RDONLY);
+        $has = $zip->locateName($relations) !== false;
+        $zip->close();
+        $part = $has ? $this->partOfNotes($relations) : null;
+        if ($part === null) {
+            return;
+        }
+        $xml = XmlPart::in($this->path, $part);
+        [$row, $text] = [0, ''];
+        while ($xml->read()) {
+            if ($xml->nodeType === \XMLReader::ELEMENT && $xml->localName === 'comment') {
+                [$row, $text] = [(int) preg_replace('/^\D*/', '', (string) $xml->getAttribute('ref')), ''];
+            } elseif ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'comment') {
+                $this->marks->note(SheetMark::Note, $row, mb_strimwidth($text, 0, 200, '…'));
+            } elseif (in_array($xml->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA], true)) {
+                $text = substr($text . $xml->value, 0, XmlPart::CELL_LENGTH);
+            }
+        }
+        $xml->close();
+    }
+
+    private function partOfNotes(string $relations): ?string
+    {
+        $xml = XmlPart::in($this->path, $relations);
+        $part = null;
+        while ($xml->read()) {
+            if ($xml->localName === 'Relationship' && str_ends_with((string) $xml->getAttribute('Type'), '/comments')) {
+                $target = (string) $xml->getAttribute('Target');
+                $part = str_starts_with($target, '/') ? ltrim($target, '/') : 'xl/' . (string) preg_replace('/^\.\.\//', '', $target);
+            }
+        }
+        $xml->close();
+
+        return $part;
     }
 
     /** Zero-based column of a reference such as "AB12". */

@@ -14,12 +14,11 @@ final readonly class Workbook implements Sheets
 
     /**
      * @param  non-empty-array<string, string>  $parts  sheet name to the path of its part, in the workbook's order
-     * @param  array<int, true>  $dateStyles  indexes of the cell formats that show a date
      */
     private function __construct(
         private string $path,
         private array $parts,
-        private array $dateStyles,
+        private CellStyles $styles,
         private bool $epoch1904,
         private bool $hasSharedStrings,
     ) {}
@@ -54,7 +53,7 @@ final readonly class Workbook implements Sheets
             return new self(
                 $path,
                 $parts,
-                $zip->locateName(CellStyles::PART) === false ? [] : CellStyles::dates($path),
+                $zip->locateName(CellStyles::PART) === false ? CellStyles::none() : CellStyles::read($path),
                 in_array($epoch?->getAttribute('date1904'), ['1', 'true'], true),
                 $zip->locateName('xl/sharedStrings.xml') !== false,
             );
@@ -80,7 +79,7 @@ final readonly class Workbook implements Sheets
 
     public function sheet(string $name, bool $fillMerged = false): SheetReader
     {
-        return new SheetReader($this->path, $this->part($name), $this->dateStyles, $this->epoch1904, $this->hasSharedStrings, $fillMerged);
+        return new SheetReader($this->path, $this->part($name), $this->styles, $this->epoch1904, $this->hasSharedStrings, $fillMerged);
     }
 
     private static function document(\ZipArchive $zip, string $name): ?\DOMDocument

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 use App\Intakes\Intake;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
 
 /** What is wrong with a file, and how it is put right. */
 final class FindingsTest extends TestCase
@@ -83,6 +85,29 @@ final class FindingsTest extends TestCase
             $this->assertDatabaseHas('supporters', ['display_name' => $name]);
         }
         $this->assertDatabaseHas('gifts', ['amount' => '1200.00']);
+    }
+
+    public function test_rows_that_are_struck_through_are_told_and_can_be_left_out(): void
+    {
+        $book = new Spreadsheet();
+        $book
+            ->getActiveSheet()
+            ->fromArray([['Last name', 'Email'], ['Lee', 'a@example.org'], ['Park', 'b@example.org'], ['Dahl', 'c@example.org']]);
+        $book->getActiveSheet()->getStyle('A3:B3')->getFont()->setStrikethrough(true);
+        $path = storage_path('app/struck.xlsx');
+        IOFactory::createWriter($book, 'Xlsx')->save($path);
+        $this->as();
+        $id = $this->upload((string) file_get_contents($path), 'struck.xlsx')->json('id');
+
+        self::assertSame(['struck row' => 1, 'struck' => 2], array_column($this->findings($id), 'count', 'kind'));
+        $this->postJson("/api/intakes/{$id}/findings", ['on' => true])->assertOk();
+        self::assertFalse($this->findings($id)['struck row']['applied'], 'Only a person can say that they go.');
+        $this->postJson("/api/intakes/{$id}/findings", ['kind' => 'struck row', 'on' => true])->assertOk();
+        $this->postJson("/api/intakes/{$id}/sift")->assertOk();
+        $this->postJson("/api/intakes/{$id}/load", ['name' => 'Struck'])->assertOk();
+
+        self::assertSame(['new' => 2, 'left_out' => 1], $this->outcomes(Intake::query()->findOrFail($id)));
+        $this->assertDatabaseMissing('supporters', ['last_name' => 'Park']);
     }
 
     public function test_a_step_is_previewed_before_it_is_kept(): void

@@ -174,6 +174,7 @@ final class Sifter
             $this->rules->leftOut === [] => null,
             in_array('second header', $this->rules->leftOut, true) && $number === (int) $this->intake->header_row + 1 => 'second header',
             in_array('hidden', $this->rules->leftOut, true) && isset($this->intake->oddities()->hiddenRows[$number]) => 'hidden',
+            in_array('struck', $this->rules->leftOut, true) && isset($this->intake->oddities()->struckRows[$number]) => 'struck',
             default => $this->kinds->of($cells),
         };
     }

@@ -10,6 +10,7 @@ use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Columns\ValueMark;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Fold;
 
 /** What one column may become: by its header, if its values agree, or else by its values alone. */
@@ -286,7 +287,7 @@ final readonly class ColumnProposer
     private function labelled(string $header, ?HeaderSense $sense): ?string
     {
         // A key is written by someone who knows what it means: "address.2.line1".
-        $key = strtolower(trim($header));
+        $key = Target::normal(strtolower(trim($header)));
         if (str_contains($key, '.') && $this->catalog->has($key)) {
             return $key;
         }

@@ -91,6 +91,10 @@ final class ColumnsTest extends TestCase
             ['City/State/Zip', ['Dover, NH 03820', 'Saco ME 04072'], 'address.block', ColumnState::Look],
             ['City, State', ['Dover, NH', 'Saco ME'], 'address.block', ColumnState::Look],
             ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
+            // The key of a field, in each of its forms.
+            ['address.2.line1', ['x', 'y'], 'address.2.line1', ColumnState::Sure],
+            ['Gift.Credit.1.ID', ['7', '8'], 'gift.credit.id', ColumnState::Sure],
+            ['gift.credit.2.share', ['50%', '20%'], 'gift.credit.2.share', ColumnState::Sure],
         ];
         foreach ($table as $i => $line) {
             yield "{$i} {$line[0]}" => $line;

@@ -15,6 +15,7 @@ use PineSieve\Core\Findings\Findings;
 use PineSieve\Core\Findings\Oddities;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\SheetMark;
 use PineSieve\Core\Reading\SheetMarks;
 use PineSieve\Core\Reading\SourceReader;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -37,11 +38,14 @@ final class SurveyTest extends TestCase
             public function marks(): SheetMarks
             {
                 $marks = new SheetMarks();
-                $marks->formula(3, 1);
+                $marks->cell(SheetMark::Formula, 3, 1);
                 $marks->merge('A1:C1');
-                $marks->guess(5, 'José');
-                $marks->senseless(5, 'ŽR“c');
-                $marks->stray(6, 1);
+                $marks->note(SheetMark::GuessedEncoding, 5, 'José');
+                $marks->note(SheetMark::OtherEncoding, 5, 'ŽR“c');
+                $marks->cell(SheetMark::StrayBytes, 6, 1);
+                $marks->cell(SheetMark::Struck, 6, 1);
+                $marks->note(SheetMark::Note, 6, 'died in 2024');
+                $marks->struckRows[6] = true;
                 $marks->hiddenRows[4] = true;
                 $marks->hiddenColumns[2] = true;
 
@@ -94,6 +98,9 @@ final class SurveyTest extends TestCase
                 'guessed encoding' => 1,
                 'other encoding' => 1,
                 'stray bytes' => 1,
+                'struck' => 1,
+                'struck row' => 1,
+                'cell note' => 1,
             ]
             as $kind => $count
         ) {

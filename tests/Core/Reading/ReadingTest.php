@@ -155,8 +155,8 @@ final class ReadingTest extends TestCase
         $reader = SourceFile::open($this->path)->reader();
 
         self::assertCount(3, iterator_to_array($reader->rows()));
-        self::assertSame([1, 0], [$reader->marks()->senseless, $reader->marks()->guessed]);
-        self::assertSame(2, $reader->marks()->nonsense[0][0]);
+        self::assertSame(['other encoding' => 1], $reader->marks()->counts);
+        self::assertSame(2, $reader->marks()->examples['other encoding'][0][0]);
         self::assertSame(['山田', '東京'], $this->rows((string) file_get_contents($this->path), new Dialect(Encoding::Japanese, ','))[2]);
     }
 
@@ -166,7 +166,8 @@ final class ReadingTest extends TestCase
         $reader = SourceFile::open($this->path)->reader();
         iterator_to_array($reader->rows());
 
-        self::assertSame([2, [[3, 'Muñoz'], [4, 'José']]], [$reader->marks()->guessed, $reader->marks()->guesses]);
+        self::assertSame(['guessed encoding' => 2], $reader->marks()->counts);
+        self::assertSame([[3, 'Muñoz'], [4, 'José']], $reader->marks()->examples['guessed encoding']);
     }
 
     public function test_two_byte_encodings_are_whole_across_blocks(): void
@@ -193,7 +194,7 @@ final class ReadingTest extends TestCase
 
         self::assertSame(['José', 'Saco'], $rows[2]);
         self::assertSame('Café', $rows[4][1]);
-        self::assertSame([2, ['A3', 'B4']], [$reader->marks()->stray, $reader->marks()->examples['stray']]);
+        self::assertSame(['stray bytes' => [[3, 'A3'], [4, 'B4']]], $reader->marks()->examples);
     }
 
     public function test_a_chosen_encoding_that_does_not_fit_is_told(): void
@@ -202,7 +203,7 @@ final class ReadingTest extends TestCase
         $reader = SourceFile::open($this->path)->reader(new ReadAs(dialect: new Dialect(Encoding::Utf8, ',')));
 
         self::assertSame(['café', 'x'], iterator_to_array($reader->rows())[2]);
-        self::assertSame(1, $reader->marks()->stray);
+        self::assertSame(['stray bytes' => 1], $reader->marks()->counts);
     }
 
     public function test_a_quotation_mark_that_is_never_closed_does_not_swallow_rows(): void

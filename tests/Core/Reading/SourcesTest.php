@@ -9,12 +9,14 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\CellNumber;
 use PineSieve\Core\Reading\JoinedSheets;
 use PineSieve\Core\Reading\JsonObjects;
 use PineSieve\Core\Reading\MergedCells;
 use PineSieve\Core\Reading\OpenDocument;
 use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SheetMarks;
+use PineSieve\Core\Reading\ShownNumber;
 use PineSieve\Core\Reading\SourceFile;
 use PineSieve\Core\Reading\SourceFormat;
 
@@ -183,6 +185,22 @@ final class SourcesTest extends TestCase
             ),
             [['a', 'b']],
         ];
+        $number = static fn(string $type, string $value, string $shown): string => $cell(
+            $shown,
+            " office:value-type=\"{$type}\" office:value=\"{$value}\"",
+        );
+        yield 'what is shown of a number' => [
+            $row(
+                $number('float', '4072', '04072') .
+                    $number('float', '38201234', '03820-1234') .
+                    $number('float', '4072', '4 072') .
+                    $number('float', '1234.5', '1,234.50') .
+                    $number('percentage', '0.07', '7%') .
+                    $number('currency" office:currency="EUR', '12.5', '12,50 €') .
+                    $number('currency" office:currency="USD', '12.5', '$12.50'),
+            ),
+            [['04072', '03820-1234', '4072', '1234.5', '7%', 'EUR 12.5', '12.5']],
+        ];
         yield 'a value far beyond the last column' => [
             $row($cell('', ' table:number-columns-repeated="2000000000"') . $cell('b')),
             'its row 1 has more cells than a sheet can',
@@ -276,12 +294,88 @@ final class SourcesTest extends TestCase
             ],
             iterator_to_array($reader->rows()),
         );
-        self::assertSame([1, 1, ['A4:A6']], [$reader->marks()->formulas, $reader->marks()->merged, $reader->marks()->examples['merged']]);
+        self::assertEquals(['formula' => 1, 'merged' => 1], array_intersect_key($reader->marks()->counts, ['formula' => 0, 'merged' => 0]));
+        self::assertSame([[4, 'A4:A6']], $reader->marks()->examples['merged']);
         self::assertSame(
             ['x'],
             array_slice(iterator_to_array($file->reader()->rows())[5], 1),
             'Merged cells stay blank unless someone asks.',
         );
+    }
+
+    #[DataProvider('workbooks')]
+    public function test_what_a_spreadsheet_shows_beside_the_values(string $writer, SourceFormat $format): void
+    {
+        $book = new Spreadsheet();
+        $sheet = $book->getActiveSheet()->setTitle('May');
+        $sheet->fromArray([['Name', 'Zip', 'Sum', 'Share'], ['Ann', 4072, 12.5, 0.07], ['Bo', 38201234, -3, 1], ['Cy', 1, 2, 'x']]);
+        foreach (
+            ['B2' => '00000', 'B3' => '00000-0000', 'C2' => '[$€-407] #,##0.00', 'C3' => '#,##0.00 [$€-407]', 'D2:D3' => '0%']
+            as $cells => $code
+        ) {
+            $sheet->getStyle($cells)->getNumberFormat()->setFormatCode($code);
+        }
+        $sheet->getStyle('A4:D4')->getFont()->setStrikethrough(true);
+        $sheet->getStyle('A2')->getFont()->setStrikethrough(true);
+        $sheet->getComment('A3')->getText()->createText('died in 2024');
+        IOFactory::createWriter($book, $writer)->save($this->path);
+        $reader = SourceFile::open($this->path)->reader();
+        $rows = iterator_to_array($reader->rows());
+
+        self::assertSame(
+            [['Ann', '04072', '7%'], ['Bo', '03820-1234', '100%']],
+            array_map(static fn(array $row): array => [$row[0], $row[1], $row[3]], [$rows[2], $rows[3]]),
+        );
+        // The writer of one kind keeps no currency, that of another no notes.
+        $isOpen = $format === SourceFormat::OpenDocument;
+        self::assertSame($isOpen ? ['12.5', '-3'] : ['€12.5', '-€3'], [$rows[2][2], $rows[3][2]]);
+        self::assertSame([5, [4 => true]], [$reader->marks()->counts['struck'], $reader->marks()->struckRows]);
+        $notes = $format === SourceFormat::OldWorkbook ? [] : [[3, 'died in 2024']];
+        self::assertSame($notes, $reader->marks()->examples['cell note'] ?? []);
+    }
+
+    /** @return iterable<string, array{string, string, string}> code, number, what is shown */
+    public static function numberFormats(): iterable
+    {
+        foreach (
+            [
+                ['00000', '4072', '04072'],
+                ['00000;@', '4072', '04072'],
+                ['00000', '104072', '104072'],
+                ['00000', '-4', '-4'],
+                ['00000', '4.5', '4.5'],
+                ['00000\\-0000', '38201234', '03820-1234'],
+                ['[$-409]000\\-00\\-0000', '12345678', '012-34-5678'],
+                ['(000) 000-0000', '2075550101', '(207) 555-0101'],
+                ['[<=9999999]###\\-####;\\(###\\)\\ ###\\-####', '2075550101', '2075550101'],
+                ['"TH-"00000', '7', '7'],
+                ['0', '7', '7'],
+                ['#,##0.00', '1234.5', '1234.5'],
+                ['"$"#,##0.00;[Red]("$"#,##0.00)', '-50', '-50'],
+                ['[$$-409]#,##0.00', '50', '50'],
+                ['#,##0.00 [$€-407]', '-50', '-€50'],
+                ['[$CAD] #,##0', '50', 'CAD 50'],
+                ['"EUR" 0', '50', 'EUR 50'],
+                ['#,##0\ [$zł-415]', '50', 'zł50'],
+                ['£#,##0', '50', '£50'],
+                ['[$NT$-404]#,##0', '50', 'NT$50'],
+                ['0.0%', '0.075', '7.5%'],
+                ['0 "days"', '50', '50'],
+                ['d/m/yyyy', '46024', '2026-01-02'],
+                ['[$-F800]dddd\\, mmmm dd\\, yyyy', '46024', '2026-01-02'],
+                ['@', '50', '50'],
+                ['', '50', '50'],
+            ]
+            as [$code, $number, $shown]
+        ) {
+            yield "{$number} as {$code}" => [$code, $number, $shown];
+        }
+    }
+
+    #[DataProvider('numberFormats')]
+    public function test_a_number_is_what_its_format_says_of_it(string $code, string $number, string $shown): void
+    {
+        self::assertSame($shown, ShownNumber::of(0, $code)?->shown($number, false) ?? CellNumber::text($number));
     }
 
     #[DataProvider('workbooks')]
