@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldType;
 
 /**
  * How the columns of a source become fields, and which of its rows come in.
@@ -91,12 +92,12 @@ final readonly class ColumnPlan
         return $this->withChoices(array_values($choices));
     }
 
-    /** Whether several columns may feed the field: those of a list, or of a group or system that each names itself. */
+    /** Whether several columns may feed the field: those of a list, of a group or system that each names itself, of a consent that any may refuse, of notes. */
     public static function isShared(FieldCatalog $catalog, Feed $feed): bool
     {
         $field = $catalog->field($feed->target);
 
-        return $field->named || $field->type->isList();
+        return $field->named || $field->type->isList() || $field->type === FieldType::Consent || $field->key === 'notes';
     }
 
     /** @param  list<ColumnChoice>  $choices */

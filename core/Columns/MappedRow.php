@@ -23,7 +23,7 @@ final readonly class MappedRow
      * @param  StandardizedAddress  $address  the first one of the row
      * @param  list<Problem>  $problems
      * @param  Amounts  $money  what the row's amounts say together, whether or not the row can be loaded: for the reconciliation
-     * @param  list<FedValue>  $details  a date or a fund and nothing else: what belongs to no gift
+     * @param  list<FedValue>  $details  a date or a fund and nothing else, the status of a spouse whom nobody names: what belongs to nothing
      */
     public function __construct(
         public array $parties,

@@ -115,10 +115,15 @@ final readonly class PartyAssembler
         $parties = [new Party('', $record)];
         $links = [];
         foreach ($persons as $role => $person) {
-            if ($role !== '' && $role !== 'household' && $person->saysSomething()) {
+            if ($role === '' || $role === 'household') {
+                continue;
+            }
+            if ($person->saysSomething()) {
                 [$party, $links[], $more] = $this->other($role, $person, $record);
                 $parties[] = new Party($party->role, $party->record->withUnread(...self::unread($unread, $role)), $party->isNamedOnly);
                 array_push($problems, ...array_filter($more, static fn(Problem $problem): bool => !isset($faulty[$problem->field])));
+            } else {
+                array_push($details, ...$person->written());
             }
         }
         [$parties, $links] = $this->withHousehold($parties, $links, $persons['household'] ?? new PersonValues());
@@ -497,7 +502,8 @@ final readonly class PartyAssembler
     {
         $further = [];
         foreach (FieldPlace::further() as $field => $column) {
-            $value = $values->first($field);
+            // Several columns of notes are lines of them.
+            $value = $field === 'notes' ? implode("\n", $values->all($field)) : $values->first($field);
             if ($value !== '') {
                 $further[$column] = $value;
             }

@@ -110,9 +110,7 @@ final readonly class PersonValues
     /** With a line behind its notes. */
     public function noting(string $line): self
     {
-        $notes = array_filter([$this->first('notes'), $line], static fn(string $note): bool => $note !== '');
-
-        return $this->instead('notes', implode("\n", $notes));
+        return $this->instead('notes', implode("\n", [...$this->all('notes'), $line]));
     }
 
     /** A value in place of all that a field has. */
@@ -229,11 +227,12 @@ final readonly class PersonValues
         return true;
     }
 
-    /** Whether the row itself, and not only the plan, says anything but a role. */
+    /** Whether the row itself, and not only the plan, says anything that makes someone of it: a role, a status and a consent are of nobody. */
     public function saysSomething(): bool
     {
         foreach ($this->values as $value) {
-            if (!$value->isConstant && $value->target->field !== 'role') {
+            $field = $value->target->field;
+            if (!$value->isConstant && $field !== 'role' && $field !== 'status' && !str_starts_with($field, 'consent.')) {
                 return true;
             }
         }

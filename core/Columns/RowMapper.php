@@ -49,8 +49,8 @@ final class RowMapper
     /** @var array<string, int> */
     private readonly array $headers;
 
-    /** @var array<int, string> headers of the columns that become nothing */
-    private readonly array $beside;
+    /** @var array<int, array{string, bool}> headers of the columns that become nothing, and whether they ask if a payment failed */
+    private array $beside = [];
 
     private readonly PartyAssembler $assembler;
 
@@ -69,16 +69,15 @@ final class RowMapper
         ?PlaceCheck $places = null,
     ) {
         foreach ($plan->choices as $column => $choice) {
+            if ($choice->feeds === []) {
+                $this->beside[$column] = [$choice->header, NotPaid::isAsked($choice->header)];
+            }
             foreach ($choice->feeds as $feed) {
                 $field = $standards->catalog->field($feed->target);
                 $target = Target::tryParse($feed->target) ?? throw new \LogicException('A field has a target.');
                 $this->readers[$column][] = [$feed, $target, $field, $standards->formats->of($field)];
             }
         }
-        $this->beside = array_map(
-            static fn(ColumnChoice $choice): string => $choice->header,
-            array_filter($plan->choices, static fn(ColumnChoice $choice): bool => $choice->feeds === []),
-        );
         $this->columns = $plan->columns();
         $this->headers = Row::columns($plan->headers());
         $this->assembler = new PartyAssembler(
@@ -147,7 +146,10 @@ final class RowMapper
                                 $text,
                             );
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
-                        $values[] = new FedValue($place, $understood->value, $feed->name);
+                        $value = new FedValue($place, $understood->value, $feed->name);
+                        // Of several columns that say whether someone agrees, one that refuses is enough.
+                        $isRefusal = $field->type === FieldType::Consent && $understood->value === 'no';
+                        $values = $isRefusal ? [$value, ...$values] : [...$values, $value];
                     } elseif ($understood->fault !== null && $place !== null && !$this->keepsOut($target, $field)) {
                         $unread[] = new FedValue($place, $text);
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $text)->warning();
@@ -191,11 +193,15 @@ final class RowMapper
         $record = $mapped->record();
         $isGiven = array_filter($record->gifts, static fn(Gift $gift): bool => !str_starts_with($gift->amount, '-')) !== [];
         $problems = [];
-        foreach ($isGiven || $record->promises !== [] ? $this->beside : [] as $column => $header) {
+        foreach ($isGiven || $record->promises !== [] ? $this->beside : [] as $column => [$header, $isAsked]) {
             $cell = Tidy::line($cells[$column] ?? '');
             [$code, $field, $says] = match (true) {
                 $cell === '' => ['', '', ''],
-                $isGiven && NotPaid::isSaid($cell) => ['gift.not_paid', 'gift.amount', 'the gift may never have come'],
+                $isGiven && ($isAsked ? NotPaid::isYes($cell) : NotPaid::isSaid($cell)) => [
+                    'gift.not_paid',
+                    'gift.amount',
+                    'the gift may never have come',
+                ],
                 !$isGiven && NotPaid::isOver($cell) => ['promise.over', 'promise.amount', 'the promise may not stand any more'],
                 default => ['', '', ''],
             };

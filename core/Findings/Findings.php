@@ -12,6 +12,7 @@ use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
+use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Standards\Target;
 
 /** Everything that is wrong with a file, and the remedies as steps of its column plan. */
@@ -161,6 +162,15 @@ final readonly class Findings
         }
         if ($kind === FindingKind::MixedDates) {
             return $profile->dates['mdy'] > 0 && $profile->dates['dmy'] > 0 ? min($profile->dates['mdy'], $profile->dates['dmy']) : 0;
+        }
+        if ($kind === FindingKind::NotPaid && NotPaid::isAsked($choice->header)) {
+            $said = array_filter(
+                $profile->values,
+                static fn(string|int $value): bool => NotPaid::isYes(trim((string) $value)),
+                ARRAY_FILTER_USE_KEY,
+            );
+
+            return array_sum($said);
         }
         $count = $kind->mark() === null ? 0 : $profile->count($kind->mark());
 

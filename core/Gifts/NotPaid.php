@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Gifts;
 
+use PineSieve\Core\Text\Fold;
+
 /** What systems write of a payment that has not come, or has gone back. */
 final class NotPaid
 {
@@ -62,7 +64,39 @@ final class NotPaid
         'inactive' => 1,
     ];
 
+    /** Words around one of those in a header: "Is refunded?", "Date voided", "Refund amount". */
+    private const AROUND = [
+        'is',
+        'was',
+        'gift',
+        'donation',
+        'payment',
+        'check',
+        'on',
+        'at',
+        'date',
+        'time',
+        'amount',
+        'amt',
+        'usd',
+        'flag',
+    ];
+
     private function __construct() {}
+
+    /** Whether a column says it by yes, by a day or by an amount. */
+    public static function isAsked(string $header): bool
+    {
+        $words = array_diff(explode(' ', Fold::words((string) preg_replace('/(\p{Ll})(\p{Lu})/u', '$1 $2', $header))), self::AROUND);
+
+        return self::isSaid(implode(' ', $words));
+    }
+
+    /** Whether a value of such a column says that it is so. */
+    public static function isYes(string $written): bool
+    {
+        return preg_match('/^(?:no?|f|false|none|n\/a|[-☐✗✘]|\p{Sc}?0+(?:[.,]0*)?)$/iuD', $written) !== 1;
+    }
 
     public static function isSaid(string $written): bool
     {

@@ -40,6 +40,11 @@ final class VCardReader implements SourceReader
         'CATEGORIES' => 'Groups',
         'KIND' => 'Kind of card',
         'ANNIVERSARY' => 'Anniversary',
+        'X-ANNIVERSARY' => 'Anniversary',
+        'X-SPOUSE' => 'Spouse',
+        'X-MAIDENNAME' => 'Maiden name',
+        // RFC 6474.
+        'DEATHDATE' => 'Date of death',
         'GENDER' => 'Gender',
         'REV' => 'Card changed',
     ];
@@ -98,7 +103,7 @@ final class VCardReader implements SourceReader
                 continue;
             }
             $parts = array_map(self::text(...), $property->getParts());
-            $kind = self::kind($property);
+            $kind = self::kind($property, self::label($property, $card));
             match ($property->name) {
                 'N' => array_map(
                     $add,
@@ -111,7 +116,13 @@ final class VCardReader implements SourceReader
                     array_slice(array_pad($parts, 7, ''), 0, 7),
                 ),
                 'EMAIL' => $add('Email' . $kind, implode(', ', $parts)),
-                'TEL' => $add('Phone' . $kind, (string) preg_replace('/^tel:/i', '', implode(', ', $parts))),
+                'TEL' => $add(
+                    'Phone' . $kind,
+                    (string) preg_replace(['/^tel:/i', '/;ext=(\d+)(?:;.*)?$/i'], ['', ' x$1'], implode(', ', $parts)),
+                ),
+                'RELATED', 'X-ABRELATEDNAMES' => self::isText($parts[0] ?? '')
+                    ? $add(self::relation($property, $card), implode('; ', $parts))
+                    : null,
                 'ORG' => array_map(
                     static fn(string $part, int $i) => $add($i === 0 ? 'Organization' : 'Department', $part),
                     $parts,
@@ -124,10 +135,45 @@ final class VCardReader implements SourceReader
         return $record;
     }
 
-    /** " (work)"; '' if the card does not say. */
-    private static function kind(Property $property): string
+    /** What a property of a group is called, as address books write it beside: "item1.X-ABLabel:_$!<Spouse>!$_". */
+    private static function label(Property $property, VCard $card): string
     {
-        $found = [];
+        foreach ($property->group === null ? [] : $card->children() as $other) {
+            if ($other instanceof Property && $other->group === $property->group && strcasecmp($other->name, 'X-ABLABEL') === 0) {
+                return trim((string) preg_replace('/^_\$!<|>!\$_$/', '', $other->getValue()));
+            }
+        }
+
+        return '';
+    }
+
+    /** Who a related person is; a card that is pointed to is not here. */
+    private static function relation(Property $property, VCard $card): string
+    {
+        $type = $property['TYPE'];
+        $said =
+            self::label($property, $card) !== ''
+                ? self::label($property, $card)
+                : ($type instanceof Parameter
+                    ? (string) $type->getValue()
+                    : '');
+
+        return match (strtolower($said)) {
+            'spouse', 'wife', 'husband', 'partner' => 'Spouse',
+            'child', 'son', 'daughter' => 'Child',
+            default => $said === '' ? 'Related' : "Related ({$said})",
+        };
+    }
+
+    private static function isText(string $related): bool
+    {
+        return preg_match('/^(?:urn|https?|mailto):/i', $related) !== 1;
+    }
+
+    /** " (work)"; '' if the card does not say. */
+    private static function kind(Property $property, string $label): string
+    {
+        $found = preg_match('/fax/i', $label) === 1 ? ['fax' => 'fax'] : [];
         $types = $property['TYPE'];
         foreach ($types instanceof Parameter ? explode(',', strtolower((string) $types->getValue())) : [] as $type) {
             $kind = self::KINDS[trim($type)] ?? null;

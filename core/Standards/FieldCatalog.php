@@ -9,7 +9,7 @@ final readonly class FieldCatalog
 {
     /** Fields of each of the others that a row can tell of; all others have none of them. */
     private const OF_PARTIES = [
-        'spouse' => ['name.', 'email', 'phone', 'birth_date', 'id.old'],
+        'spouse' => ['name.', 'email', 'phone', 'birth_date', 'id.old', 'status', 'consent.'],
         'child' => ['name.', 'email', 'phone', 'birth_date', 'id.old'],
         'contact' => ['name.', 'email', 'phone', 'role', 'id.old'],
         'employer' => ['organization.name', 'id.old', 'role'],

@@ -148,7 +148,12 @@ final readonly class ColumnProposer
             $evidence .= $this->aboutDates($profile);
         }
 
-        return new Proposal($profile->header, $state, $target, $evidence, $name);
+        $also =
+            $sense->base === 'refusal.any'
+                ? array_map(static fn(string $by): string => str_replace('.mail', $by, $target), ['.email', '.phone'])
+                : [];
+
+        return new Proposal($profile->header, $state, $target, $evidence, $name, $also);
     }
 
     /** "Pledge 26" is of a year, a "School" may be where someone studied, and of several columns of amounts "Total paid" may not be what was given. */
@@ -193,6 +198,8 @@ final readonly class ColumnProposer
         return match (true) {
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
             str_ends_with($target, 'id.old') && $profile->share(ValueLook::FullName) > 0.5 => 'its values look like names',
+            preg_match('/(?:^|\.)(?:address|name|organization)\./', $target) === 1 && $profile->share(ValueLook::YesNo) > 0.5
+                => 'its values are yes and no',
             str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
             str_ends_with($target, 'address.line1') && ($profile->share(ValueLook::Email) > 0.5 || $profile->share(ValueLook::Date) > 0.5)
@@ -362,7 +369,6 @@ final readonly class ColumnProposer
             FieldType::YesNo => ValueLook::YesNo,
             FieldType::Consent => ValueLook::Consent,
             FieldType::RecordKind => ValueLook::RecordKind,
-            FieldType::Status => $field->key === 'status' ? null : ValueLook::Status,
             FieldType::FullName => ValueLook::Words,
             FieldType::Text => preg_match('/name\.(?:first|last)$|address\.city$|city$/D', $target) === 1 ? ValueLook::Words : null,
             default => null,

@@ -275,6 +275,10 @@ final class HeaderWords
                 $number = $usesNumber || $numbers === [] ? 0 : (int) $numbers[0];
                 // "Pledge 26" is of a year.
                 $number = $number > self::MOST_GIFTS && preg_match('/^(?:gift|promise)\./', $base) === 1 ? 0 : $number;
+                // "Spouse deceased" says nothing of whom the row is about.
+                if ($party !== '' && array_intersect($attempt, self::PARTIES[$party]) === [] && self::isApart($base, $party)) {
+                    return new self('', '', '', 0);
+                }
                 // A word that the field itself is called by says no more: "Postal code" is of no mailing address, "Contact" alone is a name.
                 $isOf = $party !== '' && array_intersect($attempt, self::PARTIES[$party]) === [] && self::belongs($base, $party);
                 $isKind = $kind !== '' && array_intersect($attempt, self::KINDS[$kind]) === [] && self::fits($base, $kind);
@@ -407,8 +411,22 @@ final class HeaderWords
                 'household' => in_array($base, ['organization.name', 'name.full', 'id.old'], true),
                 'employer' => in_array($base, ['organization.name', 'name.full', 'id.old', 'role'], true),
                 default => str_starts_with($base, 'name.') ||
-                    in_array($base, ['email', 'phone', 'phone.mobile', 'birth_date', 'id.old', 'role'], true),
+                    in_array($base, ['email', 'phone', 'phone.mobile', 'birth_date', 'id.old', 'role'], true) ||
+                    ($party === 'spouse' && self::isOfOne($base)),
             };
+    }
+
+    /** Whether a base says of one person what is not so of another. */
+    private static function isOfOne(string $base): bool
+    {
+        return in_array($base, ['status', 'deceased', 'alive', 'death', 'active', 'inactive'], true) ||
+            preg_match('/^(?:consent|refusal)\./', $base) === 1;
+    }
+
+    /** Whether it is of someone for whom there is no such field. */
+    private static function isApart(string $base, string $party): bool
+    {
+        return self::isOfOne($base) && !self::belongs($base, $party) && $party !== 'household';
     }
 
     private static function fits(string $base, string $kind): bool

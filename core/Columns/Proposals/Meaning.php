@@ -23,7 +23,8 @@ final class Meaning
         $base = match ($sense->base) {
             'name.title' => self::title($sense, $profile, $sheet),
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
-            'status', 'deceased', 'active', 'inactive' => self::status($sense, $profile, $sheet),
+            'deceased', 'death' => self::isDayOfDeath($profile) ? 'status' : self::status($sense, $profile, $sheet),
+            'status', 'alive', 'active', 'inactive' => self::status($sense, $profile, $sheet),
             'kind' => $profile->share(ValueLook::RecordKind) >= self::MOST ? 'kind' : null,
             'gift.kind' => self::type($profile, $sheet),
             'gift.date' => $sheet->hasGifts() ||
@@ -38,7 +39,7 @@ final class Meaning
             'gift.id' => self::beside('gift.id', ['gift.reference', 'gift.refund_of'], 'gift.reference', $sheet),
             'gift.receipt' => self::beside('gift.receipt', ['gift.reference', 'gift.id'], 'gift.reference', $sheet),
             'gift.receipt_date' => self::beside('gift.receipt_date', ['gift.date'], 'gift.date', $sheet),
-            'refusal.mail' => 'consent.mail',
+            'refusal.mail', 'refusal.any' => 'consent.mail',
             'refusal.email' => 'consent.email',
             'refusal.phone' => 'consent.phone',
             'group' => self::group($profile, $column, $sheet),
@@ -104,7 +105,7 @@ final class Meaning
         if (
             $party === '' &&
             $number === 2 &&
-            (str_starts_with($base, 'name.') || (in_array($base, ['email', 'phone'], true) && $sheet->hasSecond()))
+            (str_starts_with($base, 'name.') || (($base === 'status' || in_array($base, ['email', 'phone'], true)) && $sheet->hasSecond()))
         ) {
             [$party, $number] = ['spouse', 1];
         }
@@ -182,6 +183,17 @@ final class Meaning
             $profile->share(ValueLook::RecordKind) >= self::MOST => 'kind',
             default => null,
         };
+    }
+
+    /** That someone has died is said by the day or the year of it. */
+    public static function isDayOfDeath(ColumnProfile $profile): bool
+    {
+        $years = 0;
+        foreach ($profile->values as $value => $count) {
+            $years += preg_match('/^(?:19|20)\d\d$/D', (string) $value) === 1 ? $count : 0;
+        }
+
+        return $profile->filled > 0 && $profile->share(ValueLook::Date) + $years / $profile->filled >= self::MOST;
     }
 
     /** "Friend" asks whether someone is one, or says who it is. */

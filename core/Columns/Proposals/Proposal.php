@@ -13,6 +13,7 @@ final readonly class Proposal
      * @param  ?string  $target  as Target writes it; null if nothing is proposed
      * @param  string  $evidence  sentences for the person
      * @param  string  $name  which group, or which system
+     * @param  list<string>  $also  further targets that the column becomes: who may not be contacted wants neither mail nor calls
      */
     public function __construct(
         public string $header,
@@ -20,11 +21,12 @@ final readonly class Proposal
         public ?string $target,
         public string $evidence,
         public string $name = '',
+        public array $also = [],
     ) {}
 
     public function with(ColumnState $state, ?string $target, string $evidence): self
     {
-        return new self($this->header, $state, $target, $evidence, $this->name);
+        return new self($this->header, $state, $target, $evidence, $this->name, $this->also);
     }
 
     /** Nothing is proposed any more; the reason is added to what was said. */

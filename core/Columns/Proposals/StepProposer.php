@@ -8,6 +8,7 @@ use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\Steps\Blank;
+use PineSieve\Core\Columns\Steps\Formula;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Steps;
@@ -29,9 +30,28 @@ final readonly class StepProposer
             $proposal->header,
             $proposal->state,
             $proposal->evidence,
-            $proposal->target === null ? [] : [new Feed($proposal->target, $proposal->name)],
+            $proposal->target === null ? [] : self::feeds($profile, $proposal, $sense),
             $this->steps($profile, $proposal->target, $sense),
         );
+    }
+
+    /** @return non-empty-list<Feed> */
+    private static function feeds(ColumnProfile $profile, Proposal $proposal, ?HeaderSense $sense): array
+    {
+        if (in_array($sense?->base, ['deceased', 'death'], true) && Meaning::isDayOfDeath($profile)) {
+            $isSaid = 'lower(value) in ["", "n", "no", "0", "false"] ? ""';
+
+            // The day itself has no field of its own.
+            return [
+                new Feed((string) $proposal->target, steps: new Steps([new Formula("{$isSaid} : \"deceased\"")])),
+                new Feed('notes', steps: new Steps([new Formula("{$isSaid} : join(\" \", \"Died\", value)")])),
+            ];
+        }
+
+        return array_map(static fn(string $target): Feed => new Feed($target, $proposal->name), [
+            (string) $proposal->target,
+            ...$proposal->also,
+        ]);
     }
 
     public function steps(ColumnProfile $profile, ?string $target, ?HeaderSense $sense): Steps
@@ -62,9 +82,10 @@ final readonly class StepProposer
             $steps = $steps->with(new YesNo(reversed: $profile->share(ValueLook::YesNo) > 0.5));
         }
         $table = match ($profile->share(ValueLook::YesNo) > 0.5 && $profile->share(ValueLook::Status) < 0.9 ? $sense->base ?? '' : '') {
-            'deceased' => ['yes' => 'deceased', 'no' => 'active'],
+            'deceased', 'death' => ['yes' => 'deceased', 'no' => 'active'],
             'active' => ['yes' => 'active', 'no' => 'inactive'],
             'inactive' => ['yes' => 'inactive', 'no' => 'active'],
+            'alive' => ['yes' => 'active', 'no' => 'deceased'],
             default => [],
         };
 

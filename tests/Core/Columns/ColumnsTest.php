@@ -91,6 +91,20 @@ final class ColumnsTest extends TestCase
             ['City/State/Zip', ['Dover, NH 03820', 'Saco ME 04072'], 'address.block', ColumnState::Look],
             ['City, State', ['Dover, NH', 'Saco ME'], 'address.block', ColumnState::Look],
             ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
+            // Yes and no are no street, and of one they say nothing of the other.
+            ['Seasonal', ['Y', 'N'], null, ColumnState::Open],
+            ['Home', ['Y', 'N'], null, ColumnState::Open],
+            ['Spouse Deceased', ['Y', 'N'], 'spouse.status', ColumnState::Look],
+            ['Husband no mail', ['Y', 'N'], 'spouse.consent.mail', ColumnState::Look],
+            ['Child Deceased', ['Y', 'N'], null, ColumnState::Open],
+            ['Contact Inactive', ['Y', 'N'], null, ColumnState::Open],
+            ['Deceased', ['Y', 'N'], 'status', ColumnState::Look],
+            ['Living', ['Y', 'N'], 'status', ColumnState::Look],
+            ['Date of Death', ['1/2/2024', ''], 'status', ColumnState::Look],
+            ['Deceased', ['2019', '1/13/2020'], 'status', ColumnState::Look],
+            ['Died', ['suddenly', 'in May'], null, ColumnState::Open],
+            ['Do Not Contact', ['Y', 'N'], 'consent.mail', ColumnState::Look],
+            ['Remove from mailing list', ['Y', 'N'], 'consent.mail', ColumnState::Look],
             // The key of a field, in each of its forms.
             ['address.2.line1', ['x', 'y'], 'address.2.line1', ColumnState::Sure],
             ['Gift.Credit.1.ID', ['7', '8'], 'gift.credit.id', ColumnState::Sure],
@@ -110,6 +124,27 @@ final class ColumnsTest extends TestCase
         self::assertSame($target, $choice->target());
         self::assertSame($state, $choice->state);
         self::assertNotSame('', $choice->evidence);
+    }
+
+    public function test_a_column_can_be_proposed_for_several_fields(): void
+    {
+        $plan = self::propose([
+            'Last name' => ['Lee', 'Park', 'Oak'],
+            'Do not contact' => ['Y', '', 'N'],
+            'No mail' => ['', 'Y', ''],
+            'DOD' => ['', '1/13/2024', '2019'],
+        ]);
+        self::assertSame(['consent.mail', 'consent.email', 'consent.phone'], array_column($plan->choices[1]->feeds, 'target'));
+        self::assertSame(['consent.mail'], array_column($plan->choices[2]->feeds, 'target'), 'Whichever refuses counts.');
+        $mapper = new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+        $further = static fn(string ...$cells): array => $mapper->map(array_values($cells))->record()->further;
+
+        self::assertSame(['consent_mail' => 'no', 'consent_email' => 'no', 'consent_phone' => 'no'], $further('Lee', 'Y', '', ''));
+        self::assertSame(
+            ['status' => 'deceased', 'notes' => 'Died 1/13/2024', 'consent_mail' => 'no'],
+            $further('Park', '', 'Y', '1/13/2024'),
+        );
+        self::assertSame([], $further('Oak', 'N', 'N', 'no'));
     }
 
     public function test_neighbours_tell_currencies_and_postal_codes_of_other_countries(): void
@@ -373,13 +408,24 @@ final class ColumnsTest extends TestCase
     #[TestWith(['refunded', '-25.00', []])]
     #[TestWith(['succeeded', '25.00', []])]
     #[TestWith(['failed', '', []])]
-    public function test_a_column_that_becomes_nothing_may_say_that_nothing_was_paid(string $status, string $amount, array $codes): void
-    {
+    #[TestWith(['Y', '25.00', ['gift.not_paid'], 'Refunded?'])]
+    #[TestWith(['1/2/2026', '25.00', ['gift.not_paid'], 'Date Voided'])]
+    #[TestWith(['25.00', '25.00', ['gift.not_paid'], 'Refund Amount'])]
+    #[TestWith(['No', '25.00', [], 'Refunded?'])]
+    #[TestWith(['$0.00', '25.00', [], 'Refund Amount'])]
+    #[TestWith(['☐', '25.00', [], 'isCancelled'])]
+    #[TestWith(['Y', '25.00', [], 'Cleared'])]
+    public function test_a_column_that_becomes_nothing_may_say_that_nothing_was_paid(
+        string $status,
+        string $amount,
+        array $codes,
+        string $header = 'Status',
+    ): void {
         $choices = [
             new ColumnChoice('Name', ColumnState::Sure, '', [new Feed('name.last')]),
             new ColumnChoice('Date', ColumnState::Sure, '', [new Feed('gift.date')]),
             new ColumnChoice('Amount', ColumnState::Sure, '', [new Feed('gift.amount')]),
-            new ColumnChoice('Status', ColumnState::LeftBehind, '', []),
+            new ColumnChoice($header, ColumnState::LeftBehind, '', []),
         ];
         $mapper = new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
         $problems = $mapper->map(['Lee', $amount === '' ? '' : '2026-01-02', $amount, $status])->problems;

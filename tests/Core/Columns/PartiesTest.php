@@ -10,6 +10,7 @@ use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Constant;
+use PineSieve\Core\Columns\FedValue;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Party;
@@ -56,6 +57,39 @@ final class PartiesTest extends TestCase
             new ColumnPlan($choices, $constants, $linkOrganizations),
             new Standards($catalog, new Formats('2026-01-31')),
         ))->map(array_values($row));
+    }
+
+    public function test_a_spouse_has_a_status_and_consents_but_is_nobody_by_them(): void
+    {
+        $row = [
+            'name.full' => 'Ann Lee',
+            'consent.mail' => 'yes',
+            'spouse.name.full' => 'Bo Lee',
+            'spouse.status' => 'deceased',
+            'spouse.consent.mail' => 'no',
+        ];
+        [$ann, $bo] = self::map($row)->parties;
+        self::assertSame(['consent_mail' => 'yes'], $ann->record->further);
+        self::assertSame(['status' => 'deceased', 'consent_mail' => 'no'], $bo->record->further);
+
+        $alone = self::map(['spouse.name.full' => ''] + $row);
+        self::assertSame(['person Ann Lee'], self::parties($alone));
+        self::assertSame(
+            ['spouse.consent.mail', 'spouse.status'],
+            array_map(static fn(FedValue $value): string => $value->target->key(), $alone->details),
+        );
+    }
+
+    public function test_several_columns_of_notes_are_lines_of_them(): void
+    {
+        $choices = array_map(
+            static fn(string $target): ColumnChoice => new ColumnChoice($target, ColumnState::Sure, '', [new Feed($target)]),
+            ['name.full', 'notes', 'notes'],
+        );
+        $mapper = new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+
+        self::assertSame("Likes terns\nCall first", $mapper->map(['Ann Lee', 'Likes terns', 'Call first'])->record()->further['notes']);
+        self::assertSame("a\nb\nWith the name: c/o Bo", $mapper->map(['Ann Lee (c/o Bo)', 'a', 'b'])->record()->further['notes']);
     }
 
     /** @return list<string> such as "spouse: person Mary Smith" */

@@ -117,6 +117,12 @@ final class SurveyTest extends TestCase
 
         self::assertSame([1, 'Status'], [$found['not paid']->count ?? 0, $found['not paid']->examples[0]['header'] ?? '']);
         self::assertArrayNotHasKey('not paid', self::findings(self::survey($rows)));
+        $asked = [
+            1 => ['Name', 'Date', 'Amount', 'Refunded'],
+            2 => ['Ann Lee', '12/25/2025', '25.00', 'Y'],
+            3 => ['Bo Park', '12/26/2025', '5.00', 'N'],
+        ];
+        self::assertSame(1, self::findings(self::survey($asked))['not paid']->count ?? 0);
     }
 
     public function test_lost_letters_are_told_whatever_the_column_is_taken_for(): void

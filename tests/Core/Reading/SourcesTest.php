@@ -143,6 +143,26 @@ final class SourcesTest extends TestCase
         );
     }
 
+    public function test_cards_tell_of_relations_deaths_and_extensions(): void
+    {
+        $rows = $this->rows(
+            "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Bo Park\r\nTEL;VALUE=uri;TYPE=cell:tel:+1-207-555-0104;ext=5\r\nDEATHDATE:20240101\r\n" .
+                "RELATED;TYPE=spouse;VALUE=text:Cy Park\r\nRELATED;TYPE=friend:urn:uuid:1\r\nEND:VCARD\r\n" .
+                "BEGIN:VCARD\r\nVERSION:3.0\r\nFN:Ann Lee\r\nitem1.TEL:207-555-0103\r\nitem1.X-ABLabel:_\$!<HomeFax>!\$_\r\n" .
+                "item2.X-ABRELATEDNAMES:Di Lee\r\nitem2.X-ABLabel:_\$!<Mother>!\$_\r\nEND:VCARD\r\n",
+            SourceFormat::VCard,
+        );
+
+        self::assertSame(
+            ['Full name' => 'Bo Park', 'Phone (mobile)' => '+1-207-555-0104 x5', 'Date of death' => '20240101', 'Spouse' => 'Cy Park'],
+            array_filter(array_combine($rows[1], $rows[2])),
+        );
+        self::assertSame(
+            ['Full name' => 'Ann Lee', 'Phone (fax)' => '207-555-0103', 'Related (Mother)' => 'Di Lee'],
+            array_filter(array_combine($rows[1], $rows[3])),
+        );
+    }
+
     public function test_a_damaged_card_is_named(): void
     {
         $this->expectException(CannotRead::class);
