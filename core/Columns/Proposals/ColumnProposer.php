@@ -202,6 +202,8 @@ final readonly class ColumnProposer
                 => 'its values are yes and no',
             str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
+            str_ends_with($target, '.line1') && $profile->share(ValueLook::Street) < 0.1 && $profile->share(ValueLook::Organization) > 0.5
+                => 'its values are names of organizations',
             str_ends_with($target, 'address.line1') && ($profile->share(ValueLook::Email) > 0.5 || $profile->share(ValueLook::Date) > 0.5)
                 => 'its values are something else',
             !str_starts_with($target, 'gift.kind') && $target === 'gift.fund' && $profile->share(ValueLook::Money) > 0.8

@@ -275,6 +275,10 @@ final class HeaderWords
                 $number = $usesNumber || $numbers === [] ? 0 : (int) $numbers[0];
                 // "Pledge 26" is of a year.
                 $number = $number > self::MOST_GIFTS && preg_match('/^(?:gift|promise)\./', $base) === 1 ? 0 : $number;
+                // "Home value" is of a house, and no gift.
+                if (!in_array($kind, ['', 'other'], true) && preg_match('/^(?:gift|promise)\./', $base) === 1 && array_intersect($attempt, self::KINDS[$kind]) === []) {
+                    return new self('', '', '', 0);
+                }
                 // "Spouse deceased" says nothing of whom the row is about.
                 if ($party !== '' && array_intersect($attempt, self::PARTIES[$party]) === [] && self::isApart($base, $party)) {
                     return new self('', '', '', 0);
@@ -423,10 +427,15 @@ final class HeaderWords
             preg_match('/^(?:consent|refusal)\./', $base) === 1;
     }
 
-    /** Whether it is of someone for whom there is no such field. */
+    /** Whether it is of someone for whom there is no such field: "Spouse amount", "Contact inactive". A note and a group say by their name whose they are. */
     private static function isApart(string $base, string $party): bool
     {
-        return self::isOfOne($base) && !self::belongs($base, $party) && $party !== 'household';
+        return !self::belongs($base, $party) &&
+            match ($party) {
+                'spouse', 'child' => !in_array($base, ['notes', 'group', 'groups', 'tags'], true),
+                'household' => false,
+                default => self::isOfOne($base),
+            };
     }
 
     private static function fits(string $base, string $kind): bool

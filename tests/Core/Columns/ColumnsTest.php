@@ -94,6 +94,11 @@ final class ColumnsTest extends TestCase
             // Yes and no are no street, and of one they say nothing of the other.
             ['Seasonal', ['Y', 'N'], null, ColumnState::Open],
             ['Home', ['Y', 'N'], null, ColumnState::Open],
+            ['Office', ['Acme Inc.', 'Dover Library'], null, ColumnState::Open],
+            ['Home value', ['250000', '310000'], null, ColumnState::Open],
+            ['Other amount', ['25', '31'], 'gift.amount', ColumnState::Sure],
+            ['Spouse gift amount', ['25', '31'], null, ColumnState::Open],
+            ['Wife company', ['Acme Inc.', 'Dover Library'], null, ColumnState::Open],
             ['Spouse Deceased', ['Y', 'N'], 'spouse.status', ColumnState::Look],
             ['Husband no mail', ['Y', 'N'], 'spouse.consent.mail', ColumnState::Look],
             ['Child Deceased', ['Y', 'N'], null, ColumnState::Open],
