@@ -276,7 +276,11 @@ final class HeaderWords
                 // "Pledge 26" is of a year.
                 $number = $number > self::MOST_GIFTS && preg_match('/^(?:gift|promise)\./', $base) === 1 ? 0 : $number;
                 // "Home value" is of a house, and no gift.
-                if (!in_array($kind, ['', 'other'], true) && preg_match('/^(?:gift|promise)\./', $base) === 1 && array_intersect($attempt, self::KINDS[$kind]) === []) {
+                if (
+                    !in_array($kind, ['', 'other'], true) &&
+                    preg_match('/^(?:gift|promise)\./', $base) === 1 &&
+                    array_intersect($attempt, self::KINDS[$kind]) === []
+                ) {
                     return new self('', '', '', 0);
                 }
                 // "Spouse deceased" says nothing of whom the row is about.
