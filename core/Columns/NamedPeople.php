@@ -30,7 +30,10 @@ final readonly class NamedPeople
     {
         $problems = $this->saidDead($persons[''] ?? new PersonValues());
         $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
-        foreach ([$this->atWork(...), $this->withContact(...), $this->withSpouse(...), $this->asWhole(...)] as $settle) {
+        foreach (
+            [$this->atWork(...), $this->withContact(...), $this->withSpouse(...), $this->nameless(...), $this->asWhole(...)]
+            as $settle
+        ) {
             [$persons, $found] = $settle($persons);
             array_push($problems, ...$found);
         }
@@ -244,6 +247,60 @@ final readonly class NamedPeople
         $isSame = $first !== '' && Fold::words($first) === Fold::words($main->first('name.first')) && ($last === '' || $isOwnLast);
 
         return [$persons, $isSame ? [$this->told(NameDoubt::Same, 'spouse.name.first', trim("{$first} {$last}"))] : []];
+    }
+
+    /**
+     * An email of a spouse whom nobody names makes no supporter: the row would have two of one last name. It is noted; what reaches the contact
+     * person whom nobody names reaches the organization. Whoever has an id is found by it.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function nameless(array $persons): array
+    {
+        $problems = [];
+        $main = $persons[''] ?? new PersonValues();
+        foreach ($persons as $role => $person) {
+            $kind = explode('.', $role)[0];
+            if (!in_array($kind, ['spouse', 'child', 'contact'], true) || !$person->saysSomething() || self::isNamed($person, $main)) {
+                continue;
+            }
+            $persons[$role] = new PersonValues();
+            $isReached = $kind === 'contact' && $main->namesSomeone();
+            $said = [];
+            foreach ($person->written() as $value) {
+                if ($isReached && in_array($value->target->field, ['email', 'phone'], true)) {
+                    $main = $main->and(new PersonValues([new FedValue($value->target->with(party: ''), $value->value)]));
+                } elseif (!str_starts_with($value->target->field, 'name.')) {
+                    $said[] = $value->value;
+                }
+            }
+            $who = $kind === 'contact' ? 'contact person' : $kind;
+            $main = $said === [] ? $main : $main->noting(ucfirst($who) . ': ' . implode(', ', $said));
+            $problems[] = $this->warning(
+                "{$kind}.nameless",
+                "{$role}.{$person->fields()[0]}",
+                implode(', ', array_column($person->written(), 'value')),
+                "The row names no {$who}, and nobody is added",
+                $isReached ? 'An email and a telephone number are kept as those of the organization' : 'What it says is kept in the notes',
+            );
+        }
+        $persons[''] = $main;
+
+        return [$persons, $problems];
+    }
+
+    private static function isNamed(PersonValues $person, PersonValues $main): bool
+    {
+        $last = Fold::words($person->first('name.last'));
+        $whole = $main->first('name.full');
+        $ownLast = $whole === '' ? $main->first('name.last') : WrittenName::parse($whole)->person->last;
+
+        return $person->first('name.full') !== '' ||
+            $person->first('name.first') !== '' ||
+            ($last !== '' && $last !== Fold::words($ownLast)) ||
+            $person->all('id.old') !== [] ||
+            $person->all('id.other') !== [];
     }
 
     /**

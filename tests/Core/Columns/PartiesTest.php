@@ -80,6 +80,29 @@ final class PartiesTest extends TestCase
         );
     }
 
+    public function test_whom_nobody_names_is_not_added(): void
+    {
+        $office = self::map(['organization.name' => 'Acme', 'contact.email' => 'info@example.org', 'contact.phone' => '207-555-0101']);
+        self::assertSame(['organization Acme'], self::parties($office));
+        self::assertSame(
+            ['info@example.org', '+12075550101'],
+            [$office->record()->emails[0]->value, $office->record()->phones[0]->value],
+            'What reaches a nameless contact person reaches the organization.',
+        );
+        $couple = self::map([
+            'name.full' => 'Ann Lee',
+            'spouse.name.last' => 'Lee',
+            'spouse.email' => 'b@example.org',
+            'child.birth_date' => '2015-02-03',
+        ]);
+        self::assertSame(['person Ann Lee'], self::parties($couple));
+        self::assertSame("Spouse: b@example.org\nChild: 2015-02-03", $couple->record()->further['notes']);
+        self::assertSame(['spouse.nameless', 'child.nameless'], array_column($couple->problems, 'code'));
+        self::assertSame([], array_filter(array_column($couple->problems, 'blocks')));
+        // An id is enough: the other row may say who it is.
+        self::assertCount(3, self::map(['name.full' => 'Ann Lee', 'spouse.id.old' => '77', 'spouse.email' => 'b@example.org'])->parties);
+    }
+
     public function test_several_columns_of_notes_are_lines_of_them(): void
     {
         $choices = array_map(
@@ -363,7 +386,7 @@ final class PartiesTest extends TestCase
 
     public function test_what_is_wrong_with_another_person_holds_the_row(): void
     {
-        $row = self::map(['organization.name' => 'Acme', 'contact.email' => 'ann@example.org']);
+        $row = self::map(['organization.name' => 'Acme', 'contact.name.first' => 'Ann', 'contact.email' => 'ann@example.org']);
 
         self::assertSame(['contact.name.required'], array_column($row->problems, 'code'));
         self::assertSame(['email.form'], array_column(self::map(['name.last' => 'Lee', 'spouse.email' => 'bo'])->problems, 'code'));
