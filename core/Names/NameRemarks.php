@@ -16,7 +16,7 @@ final readonly class NameRemarks
     private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|partner|resident|occupant|\d|one))\.?$/iu';
 
     /** How mail or a name reaches someone else, who one was, and a remark behind a dash: "c/o Bo Park", "dba Lee Designs", "née Park", "- do not mail". */
-    private const WAY = '(?<=\S)[\s,]+(?:c\s?\/\s?o|in care of|d\.?\/?b\.?\/?a\.?|n[ée]e|formerly|aka|a\/k\/a) \S.*$|(?<=\S) [-–—] (?-i:\p{Ll}).*$';
+    private const WAY = '(?<=\S)[\s,]+(?:c\s?\/\s?o|in care of|d\.?\/?b\.?\/?a\.?|n[ée]e|formerly|aka|(?-i:[fn]ka|[FN]KA)|[afn]\/k\/a) \S.*$|(?<=\S) [-–—] (?-i:\p{Ll}).*$';
 
     /** Names that mailing lists have in the place of one. */
     private const NOBODY = [

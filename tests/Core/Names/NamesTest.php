@@ -97,6 +97,10 @@ final class NamesTest extends TestCase
         yield 'in care of' => ['Bo Park c/o Ann Lee', new PersonName(first: 'Bo', last: 'Park')];
         yield 'in business as' => ['Ann Lee dba Lee Designs', new PersonName(first: 'Ann', last: 'Lee')];
         yield 'a remark behind a dash' => ['Ann Lee - do not mail', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'who one was, as lawyers write it' => ['Mary Jones f/k/a Smith', new PersonName(first: 'Mary', last: 'Jones')];
+        yield 'a name that looks like it' => ['Bo Nka Lee', new PersonName(first: 'Bo', middle: 'Nka', last: 'Lee')];
+        yield 'a title of a temple' => ['Smt. Lakshmi Iyer', new PersonName('Smt.', 'Lakshmi', last: 'Iyer')];
+        yield 'a title of a lodge' => ['Bro. Eli Yoder', new PersonName('Br.', 'Eli', last: 'Yoder')];
         yield 'who one was' => ['Ann Lee née Park', new PersonName(first: 'Ann', last: 'Lee')];
         yield 'an article and a title' => ['The Rt. Rev. Ann Lee', new PersonName('Rt. Rev.', 'Ann', '', 'Lee')];
         yield 'a rank' => ['MSG Ann T Lee', new PersonName('MSG', 'Ann', 'T', 'Lee')];
