@@ -76,7 +76,12 @@ final readonly class PartsPlanner
         $ways = new WaysToReach(Subject::Address, $this->effects->of(FieldGroup::Addresses), $stored);
         foreach ($incoming as $address) {
             $values = array_filter(
-                [...$address->stored->parts(), 'original' => $address->written, 'kind' => $address->kind],
+                [
+                    ...$address->stored->parts(),
+                    'original' => $address->written,
+                    'kind' => $address->kind,
+                    'condition' => $address->isDead ? WaysToReach::DEAD : '',
+                ],
                 static fn(string $part): bool => $part !== '',
             );
             $ways->take(
@@ -89,6 +94,7 @@ final readonly class PartsPlanner
                     $effect,
                     $isSame,
                 ),
+                $address->isDead,
             );
         }
 
@@ -129,11 +135,16 @@ final readonly class PartsPlanner
             $same = $this->sameness->find($subject, [$column => $contact->value], $ways->parts());
             $ways->take(
                 $contact->kind,
-                [$column => $contact->value, ...$contact->kind === '' ? [] : ['kind' => $contact->kind]],
+                [
+                    $column => $contact->value,
+                    ...$contact->kind === '' ? [] : ['kind' => $contact->kind],
+                    ...$contact->isDead ? ['condition' => WaysToReach::DEAD] : [],
+                ],
                 $same,
                 static fn(RecordPart $part, MatchEffect $effect, bool $isSame): array => $isSame
                     ? []
                     : [$column => [$part->value($column), $contact->value]],
+                $contact->isDead,
             );
         }
 

@@ -9,6 +9,9 @@ use PineSieve\Core\Records\RecordPart;
 /** The ways of one sort to reach a supporter (addresses, emails, phones), and what those that come in do to them. */
 final class WaysToReach
 {
+    /** Of one that reaches nobody, as the source says. */
+    public const DEAD = 'undeliverable';
+
     private const FORMER = 'former';
 
     /** @var list<Change> */
@@ -36,27 +39,30 @@ final class WaysToReach
      * @param  string  $kind  '' if the source does not say
      * @param  array<string, string>  $values  of one that comes in
      * @param  ?RecordPart  $same  the one that is there already
+     * @param  bool  $isDead  whether it reaches nobody: it takes nobody's place, and one that is there and good is marked
      * @param  callable(RecordPart, MatchEffect, bool): array<string, array{?string, ?string}>  $fields  what changes of one that is there: in the one that is the same (true), or in the one that is replaced
      */
-    public function take(string $kind, array $values, ?RecordPart $same, callable $fields): void
+    public function take(string $kind, array $values, ?RecordPart $same, callable $fields, bool $isDead = false): void
     {
         $rival = $this->rival($kind);
         $isFirst = $this->settled === [];
         $settles = $same !== null || $rival === null || $this->effect !== MatchEffect::FillBlanks;
-        $takesLead = $this->effect === MatchEffect::BecomePrimary && $isFirst;
+        $takesLead = $this->effect === MatchEffect::BecomePrimary && $isFirst && !$isDead;
         if ($settles) {
             array_push($this->settled, '', $kind);
         }
         if ($same !== null) {
             // What an earlier column of the row brings is not there yet to be changed.
             $lead = $takesLead && $same->ref !== '' ? self::changed($same, ['is_primary' => '1', 'condition' => 'good']) : [];
-            $this->update($same, [...$same->ref === '' ? [] : $fields($same, $this->effect, true), ...$lead]);
+            $dead =
+                $isDead && in_array($same->value('condition'), ['', 'good'], true) ? self::changed($same, ['condition' => self::DEAD]) : [];
+            $this->update($same, $same->ref === '' ? [] : [...$fields($same, $this->effect, true), ...$lead, ...$dead]);
             if ($takesLead && $lead !== []) {
                 $this->stepBack($same, $rival);
             }
-        } elseif ($rival !== null && $this->effect === MatchEffect::Replace) {
+        } elseif ($rival !== null && $this->effect === MatchEffect::Replace && !$isDead) {
             $this->update($rival, $fields($rival, $this->effect, false));
-        } elseif ($rival === null || $this->effect === MatchEffect::AddBeside || $this->effect === MatchEffect::BecomePrimary) {
+        } elseif ($rival === null || $this->effect !== MatchEffect::FillBlanks) {
             if ($takesLead) {
                 $this->stepBack(null, $rival);
             }

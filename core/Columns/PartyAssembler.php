@@ -368,6 +368,7 @@ final readonly class PartyAssembler
     private function addresses(PersonValues $values, bool $accept): array
     {
         [$addresses, $problems, $unread] = [[], [], []];
+        $dead = $values->dead('address.line1', 'address.block', 'address.city', 'address.postal_code');
         foreach ($values->things('address') as $thing) {
             $written = [];
             foreach (Address::PARTS as $part) {
@@ -402,7 +403,7 @@ final readonly class PartyAssembler
                     $address = $this->standardizer->standardize(Address::fromParts($parts));
                 }
             }
-            $addresses[] = [IncomingAddress::of($address, $accept, $thing->kind()), $address];
+            $addresses[] = [IncomingAddress::of($address, $accept, $thing->kind(), $thing->isAmong($dead)), $address];
         }
 
         return [$addresses, $problems, $unread];
@@ -523,8 +524,9 @@ final readonly class PartyAssembler
     private static function contacts(PersonValues $values, string $field): array
     {
         $contacts = [];
+        $dead = $values->dead($field);
         foreach ($values->of($field) as $value) {
-            $contacts[$value->value] ??= new ContactPoint($value->value, $value->target->kind);
+            $contacts[$value->value] ??= new ContactPoint($value->value, $value->target->kind, isset($dead[$value->target->key()]));
         }
 
         return array_values($contacts);

@@ -210,6 +210,44 @@ final readonly class PersonValues
         return array_values(array_filter($this->values, static fn(FedValue $value): bool => !$value->isConstant));
     }
 
+    /**
+     * Those of one sort of which the row says that they reach nobody. A column that says of which kind or number it is, is of that one; another
+     * of the first.
+     *
+     * @param  string  ...$fields  that hold them; the first that has a value counts
+     * @return array<string, true> keys of their targets
+     */
+    public function dead(string ...$fields): array
+    {
+        $sort = explode('.', $fields[0])[0];
+        $there = [];
+        foreach ($fields as $field) {
+            foreach ($this->of($field) as $value) {
+                $there[$value->target->with(field: $sort)->key()][] = $value->target->key();
+            }
+        }
+        $dead = [];
+        foreach ($this->of("{$sort}.undeliverable") as $said) {
+            $key = $said->target->with(field: $sort)->key();
+            $of = $there[$key] ?? ($said->target->kind === '' && $said->target->number === 1 ? reset($there) : false);
+            $dead += $said->value === 'yes' && $of !== false ? array_fill_keys($of, true) : [];
+        }
+
+        return $dead;
+    }
+
+    /** @param  array<string, true>  $keys  of targets */
+    public function isAmong(array $keys): bool
+    {
+        foreach ($this->values as $value) {
+            if (isset($keys[$value->target->key()])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Of one thing: its kind, such as "work". */
     public function kind(): string
     {

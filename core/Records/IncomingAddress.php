@@ -15,17 +15,25 @@ final readonly class IncomingAddress
      * @param  Address  $standard  in postal form, for comparing
      * @param  string  $written  as the row has it, where it is stored in another form; '' where it is not
      * @param  string  $kind  such as "work"; '' if the source does not say
+     * @param  bool  $isDead  whether the source says that mail comes back from it
      */
-    private function __construct(public Address $stored, public Address $standard, public string $written, public string $kind) {}
+    private function __construct(
+        public Address $stored,
+        public Address $standard,
+        public string $written,
+        public string $kind,
+        public bool $isDead,
+    ) {}
 
     /** @param  bool  $accepted whether the postal form is stored, with the written one beside it, or the written one alone */
-    public static function of(StandardizedAddress $address, bool $accepted, string $kind = ''): self
+    public static function of(StandardizedAddress $address, bool $accepted, string $kind = '', bool $isDead = false): self
     {
         return new self(
             $accepted ? $address->standard : $address->original,
             $address->standard,
             $accepted && $address->changes !== [] ? $address->original->line() : '',
             $kind,
+            $isDead,
         );
     }
 }

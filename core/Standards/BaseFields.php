@@ -178,6 +178,7 @@ final class BaseFields
                 FieldType::Country,
                 nature: $part('country', 'address.state', 'address.postal_code'),
             ),
+            self::reachesNobody('address', 'Mail comes back from this address', $group),
         ];
     }
 
@@ -192,8 +193,22 @@ final class BaseFields
 
         return [
             new Field('email', 'Email', 'Ways to reach', FieldType::Email, nature: $way('email', 'address')),
+            self::reachesNobody('email', 'Email comes back', 'Ways to reach'),
             new Field('phone', 'Phone', 'Ways to reach', FieldType::Phone, nature: $way('phone', 'number')),
+            self::reachesNobody('phone', 'Phone reaches nobody', 'Ways to reach'),
         ];
+    }
+
+    /** What a column says of the address, email or phone beside it: it ends in the condition of that. */
+    private static function reachesNobody(string $subject, string $label, string $group): Field
+    {
+        return new Field(
+            "{$subject}.undeliverable",
+            $label,
+            $group,
+            FieldType::YesNo,
+            nature: new FieldNature(unreadable: Unreadable::Without),
+        );
     }
 
     /** @return list<Field> */

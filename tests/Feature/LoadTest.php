@@ -154,6 +154,24 @@ final class LoadTest extends TestCase
         );
     }
 
+    public function test_what_a_file_says_reaches_nobody_is_marked_and_undone(): void
+    {
+        $this->loaded("Donor ID,Last name,Email,Phone\n1,Lee,a@example.org,207-555-0101\n2,Park,b@example.org,\n");
+        $before = $this->records();
+        $intake = $this->loaded(
+            "Donor ID,Last name,Email,Email bounced,Phone,Wrong number,Address,City,State,Zip,Returned mail\n" .
+                "1,Lee,a@example.org,Y,207-555-0101,,1 Elm St,Saco,ME,04072,X\n2,Park,new@example.org,,,,,,,,\n3,Oak,c@example.org,hard,207-555-0103,Y,,,,,\n4,Elm,d@example.org,N,,,,,,,\n5,Fir,e@example.org,N,,,,,,,\n",
+        );
+        $conditions = static fn(string $table): array => DB::table($table)->orderBy('id')->pluck('condition')->all();
+
+        self::assertSame(['undeliverable', 'good', 'good', 'good', 'good'], $conditions('emails'));
+        self::assertSame(['good', 'undeliverable'], $conditions('phones'));
+        self::assertSame(['undeliverable'], $conditions('addresses'));
+        self::assertSame('hard', DB::table('unread_values')->value('text'));
+        $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
+        self::assertSame($before, $this->records());
+    }
+
     public function test_undo_puts_everything_back(): void
     {
         $this->loaded("Legacy No,Last name,First name,Email\nX1,Lee,Ann,ann@example.org\n,Park,Bo,bo@example.org\n");

@@ -198,7 +198,8 @@ final readonly class ColumnProposer
         return match (true) {
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
             str_ends_with($target, 'id.old') && $profile->share(ValueLook::FullName) > 0.5 => 'its values look like names',
-            preg_match('/(?:^|\.)(?:address|name|organization)\./', $target) === 1 && $profile->share(ValueLook::YesNo) > 0.5
+            preg_match('/(?:^|\.)(?:address|name|organization)\.(?!undeliverable$)/', $target) === 1 &&
+                $profile->share(ValueLook::YesNo) > 0.5
                 => 'its values are yes and no',
             str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',

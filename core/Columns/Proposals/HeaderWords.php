@@ -446,8 +446,8 @@ final class HeaderWords
     {
         return match (true) {
             str_starts_with($base, 'address.') => in_array($kind, ['home', 'work', 'mailing', 'seasonal', 'other'], true),
-            $base === 'email' => in_array($kind, ['home', 'work', 'other'], true),
-            $base === 'phone' => in_array($kind, ['home', 'work', 'mobile', 'fax', 'other'], true),
+            $base === 'email' || $base === 'email.undeliverable' => in_array($kind, ['home', 'work', 'other'], true),
+            $base === 'phone' || $base === 'phone.undeliverable' => in_array($kind, ['home', 'work', 'mobile', 'fax', 'other'], true),
             default => false,
         };
     }

@@ -215,14 +215,14 @@ final class ChangesTest extends TestCase
         ];
     }
 
-    /** @param  list<string>  $ways "home:12 Elm St" or "mobile:+12075550143" */
+    /** @param  list<string>  $ways "home:12 Elm St" or "mobile:+12075550143", with "!" behind if it reaches nobody */
     private static function reachedBy(array $ways): IncomingRecord
     {
         $addresses = $phones = [];
         foreach ($ways as $way) {
             [$kind, $value] = explode(':', $way);
             if (str_starts_with($value, '+')) {
-                $phones[] = new ContactPoint($value, $kind);
+                $phones[] = new ContactPoint(rtrim($value, '!'), $kind, str_ends_with($value, '!'));
             } else {
                 $addresses[] = IncomingAddress::of(
                     (new AddressStandardizer())->standardize(new Address($value, '', 'Dover', 'NH', '03820', 'US')),
@@ -413,6 +413,29 @@ final class ChangesTest extends TestCase
             ["create phone number: null -> {$third}", 'create phone kind: null -> home', 'create phone is_primary: null -> 0'],
         ];
         yield 'left alone' => [MatchEffect::LeaveAlone, [], ["home:{$third}"], []];
+        $marked = ['update phone condition: good -> undeliverable'];
+        foreach ([MatchEffect::FillBlanks, MatchEffect::AddBeside, MatchEffect::BecomePrimary, MatchEffect::Replace] as $effect) {
+            yield "one that is there and reaches nobody, {$effect->value}" => [$effect, [self::point(7, $one)], [":{$one}!"], $marked];
+        }
+        yield 'what is former or not to be used stays so' => [
+            MatchEffect::AddBeside,
+            [self::point(7, $one, 'home', true, 'not to be used'), self::point(8, $other, 'work', false, 'former')],
+            [":{$one}!", ":{$other}!"],
+            [],
+        ];
+        foreach ([MatchEffect::AddBeside, MatchEffect::BecomePrimary, MatchEffect::Replace] as $effect) {
+            yield "one that reaches nobody takes nobody's place, {$effect->value}" => [
+                $effect,
+                [self::point(7, $one, 'home', true)],
+                ["home:{$other}!"],
+                [
+                    "create phone number: null -> {$other}",
+                    'create phone kind: null -> home',
+                    'create phone condition: null -> undeliverable',
+                    'create phone is_primary: null -> 0',
+                ],
+            ];
+        }
     }
 
     /**

@@ -94,6 +94,10 @@ final class ColumnsTest extends TestCase
             // Yes and no are no street, and of one they say nothing of the other.
             ['Seasonal', ['Y', 'N'], null, ColumnState::Open],
             ['Home', ['Y', 'N'], null, ColumnState::Open],
+            ['Bad Address', ['Y', 'N'], 'address.undeliverable', ColumnState::Sure],
+            ['Work email bounced', ['X', ''], 'email.work.undeliverable', ColumnState::Sure],
+            ['Wrong number', ['Y', ''], 'phone.undeliverable', ColumnState::Sure],
+            ['Bounced', ['a@example.org', 'b@example.org'], 'email', ColumnState::Sure],
             ['Office', ['Acme Inc.', 'Dover Library'], null, ColumnState::Open],
             ['Home value', ['250000', '310000'], null, ColumnState::Open],
             ['Other amount', ['25', '31'], 'gift.amount', ColumnState::Sure],

@@ -103,6 +103,34 @@ final class PartiesTest extends TestCase
         self::assertCount(3, self::map(['name.full' => 'Ann Lee', 'spouse.id.old' => '77', 'spouse.email' => 'b@example.org'])->parties);
     }
 
+    public function test_what_reaches_nobody_is_marked_by_kind_and_number_or_is_the_first(): void
+    {
+        $row = [
+            'name.full' => 'Ann Lee',
+            'email' => 'a@example.org',
+            'email.work' => 'w@example.org',
+            'email.undeliverable' => 'no',
+            'email.work.undeliverable' => 'yes',
+            'phone.mobile' => '207-555-0101',
+            'phone.undeliverable' => 'x',
+            'address.home.line1' => '1 Elm St',
+            'address.work.line1' => '2 Oak Rd',
+            'address.undeliverable' => 'Y',
+        ];
+        $record = self::map($row)->record();
+
+        self::assertSame([false, true], array_column($record->emails, 'isDead'));
+        self::assertSame([true], array_column($record->phones, 'isDead'));
+        self::assertSame([true, false], array_column($record->addresses, 'isDead'));
+        self::assertSame([false, false], array_column(self::map([...$row, 'email.work.undeliverable' => ''])->record()->emails, 'isDead'));
+        $doubted = self::map([...$row, 'email.work.undeliverable' => 'perhaps']);
+        self::assertSame(
+            [['yesno.form', false]],
+            array_map(static fn($problem): array => [$problem->code, $problem->blocks], $doubted->problems),
+        );
+        self::assertSame([], self::map(['name.full' => 'Ann Lee', 'address.undeliverable' => 'yes'])->record()->addresses);
+    }
+
     public function test_several_columns_of_notes_are_lines_of_them(): void
     {
         $choices = array_map(
