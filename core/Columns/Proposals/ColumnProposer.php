@@ -8,6 +8,8 @@ use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Columns\ValueMark;
+use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Target;
@@ -203,6 +205,7 @@ final readonly class ColumnProposer
                 => 'its values are yes and no',
             str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
+            $target === 'household.organization.name' && self::namesPeople($profile) => 'its values are names of people',
             str_ends_with($target, '.line1') && $profile->share(ValueLook::Street) < 0.1 && $profile->share(ValueLook::Organization) > 0.5
                 => 'its values are names of organizations',
             str_ends_with($target, 'address.line1') && ($profile->share(ValueLook::Email) > 0.5 || $profile->share(ValueLook::Date) > 0.5)
@@ -211,6 +214,18 @@ final readonly class ColumnProposer
                 => 'its values are amounts',
             default => null,
         };
+    }
+
+    /** Whether most values are names of one person each, and not of a family or a couple. */
+    private static function namesPeople(ColumnProfile $profile): bool
+    {
+        $people = 0;
+        foreach ($profile->values as $value => $count) {
+            $name = trim((string) $value);
+            $people += str_contains($name, ' ') && WrittenName::parse($name)->kind === SupporterKind::Person ? $count : 0;
+        }
+
+        return $people > self::BELIEVED * max(1, array_sum($profile->values));
     }
 
     /** Where the header says nothing, only values that can't well be anything else speak; or values that their neighbours explain. */

@@ -57,6 +57,11 @@ final class HeaderGuess
             $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
         }
         $sheet = new SheetSense($profiles, $senses);
+        // "Memorial amount", where a day says that something was given.
+        if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount') && $sheet->has('gift.date')) {
+            $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isAmount(...));
+            $sheet = new SheetSense($profiles, $senses);
+        }
 
         return $sheet->has('gift.amount') && !$sheet->has('gift.date') && !$sheet->has('last_gift.date') && !$sheet->hasPromises()
             ? self::one('gift.date', ValueLook::Date, $profiles, $senses, self::isDay(...))
@@ -147,6 +152,12 @@ final class HeaderGuess
     private static function isGiven(array $words): bool
     {
         return in_array(end($words), self::GIVEN, true) && preg_match(self::NOT_GIVEN, implode(' ', $words)) !== 1;
+    }
+
+    /** @param  list<string>  $words */
+    private static function isAmount(array $words): bool
+    {
+        return in_array(end($words), ['amount', 'amt', 'given', 'paid'], true) && preg_match(self::NOT_GIVEN, implode(' ', $words)) !== 1;
     }
 
     /** @param  list<string>  $words */
