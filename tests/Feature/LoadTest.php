@@ -167,7 +167,7 @@ final class LoadTest extends TestCase
         self::assertSame(['undeliverable', 'good', 'good', 'good', 'good'], $conditions('emails'));
         self::assertSame(['good', 'undeliverable'], $conditions('phones'));
         self::assertSame(['undeliverable'], $conditions('addresses'));
-        self::assertSame('hard', DB::table('unread_values')->value('text'));
+        self::assertSame('hard', DB::table('unread_values')->value('value'));
         $this->postJson("/api/intakes/{$intake->id}/undo")->assertOk();
         self::assertSame($before, $this->records());
     }

@@ -64,7 +64,6 @@ export function AllPage() {
   const list = useListView('addresses');
   const { text, search, page, setPage, found } = useSearch<AddressesFound>(
     'addresses',
-    '',
     (path === '' ? '' : `&${path}`) + list.shape,
     list.isKnown,
   );

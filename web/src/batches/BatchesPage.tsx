@@ -29,7 +29,6 @@ export function BatchesPage() {
   const list = useListView('batches');
   const { text, search, page, setPage, found } = useSearch<BatchList>(
     'batches',
-    '',
     `${state === '' ? '' : `&state=${state}`}${list.shape}`,
     list.isKnown,
   );

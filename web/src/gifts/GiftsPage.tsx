@@ -21,10 +21,13 @@ import { GiftMonths } from './GiftMonths';
 export function GiftsPage() {
   const [query, setQuery] = useSearchParams();
   const asked = askedOf(query);
-  const ask = (next: Asked) => setQuery(next as Record<string, string>);
   const list = useListView('gifts');
-  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', '', pathOf(asked) + list.shape, list.isKnown);
+  const { text, search, page, setPage, found } = useSearch<Gifts>('gifts', pathOf(asked) + list.shape, list.isKnown);
   const where = useWhere(() => setPage(1));
+  const ask = (next: Asked) => {
+    setPage(1);
+    setQuery(next as Record<string, string>);
+  };
   const isNarrowed = Object.keys(asked).length > 0;
   return (
     <>

@@ -22,7 +22,7 @@ export function IntakesPage() {
   const may = useMay();
   const navigate = useNavigate();
   const list = useListView('intakes');
-  const { text, search, page, setPage, found } = useSearch<IntakeList>('intakes', '', list.shape, list.isKnown, isBusy);
+  const { text, search, page, setPage, found } = useSearch<IntakeList>('intakes', list.shape, list.isKnown, isBusy);
   const { data } = found;
   const waiting = data?.queue ?? [];
   return (

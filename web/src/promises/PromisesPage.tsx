@@ -29,7 +29,6 @@ export function PromisesPage() {
   const list = useListView('promises');
   const { text, search, page, setPage, found } = useSearch<PromiseList>(
     'promises',
-    '',
     (path === '' ? '' : `&${path}`) + list.shape,
     list.isKnown,
   );

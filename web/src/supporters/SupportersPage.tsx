@@ -64,12 +64,7 @@ export function SupportersPage() {
   const filter = narrowed.map((key) => `&${key}=${encodeURIComponent(query.get(key) ?? '')}`).join('');
   const columns = list.view.columns.map((column) => column.key).join(',');
   const shape = `&columns=${encodeURIComponent(columns)}${list.shape}`;
-  const { text, search, asked, page, setPage, found } = useSearch<SupporterList>(
-    'supporters',
-    query.get('q') ?? '',
-    filter + shape,
-    list.isKnown,
-  );
+  const { text, search, asked, page, setPage, found } = useSearch<SupporterList>('supporters', filter + shape, list.isKnown);
   const data = found.data;
   const scope = { ...(asked === '' ? {} : { q: asked }), ...Object.fromEntries(narrowed.map((key) => [key, query.get(key) ?? ''])) };
   const isNarrowed = asked !== '' || narrowed.length > 0;

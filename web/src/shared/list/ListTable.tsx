@@ -26,6 +26,9 @@ interface TableProps<Row extends { id: number }> {
   onOpen?: (row: Row) => void;
 }
 
+/** A link of its own goes where it says: opened twice, one would have to go back twice. */
+const isWithinLink = (target: EventTarget): boolean => target instanceof Element && target.closest('a, button') !== null;
+
 /** The list as the person wants to see it: sorted by a click on a heading, as wide as it was drawn, its first columns in sight. */
 export function ListTable<Row extends { id: number }>({ list, rows, total, widths, cell, nameOf, ticks, onOpen }: TableProps<Row>) {
   const { view, order, change } = list;
@@ -127,7 +130,7 @@ export function ListTable<Row extends { id: number }>({ list, rows, total, width
             <tr
               key={row.id}
               className={`${onOpen === undefined ? '' : 'choosable'} ${ticks?.has(row.id) === true ? 'ticked' : ''}`}
-              onClick={onOpen === undefined ? undefined : () => onOpen(row)}
+              onClick={(event) => isWithinLink(event.target) || onOpen?.(row)}
             >
               {mayTick && (
                 <td className="fixed-column tick-cell" style={{ left: 0 }} onClick={(event) => event.stopPropagation()}>
