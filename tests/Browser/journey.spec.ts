@@ -106,7 +106,23 @@ test('a reader sees, and may not change', async ({ page }) => {
   await expect(page.getByText('Nobody is found')).toBeVisible();
   await page.getByLabel('Search supporters').fill('marchetti');
   await expect(page.getByRole('link', { name: /^Marchetti, / }).first()).toBeVisible();
+  await expect(page).toHaveURL(/supporters\?q=marchetti$/);
   await looksSound(page);
+  // Whoever comes back from a record finds the list as it was.
+  await page
+    .getByRole('link', { name: /^Marchetti, / })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: /Marchetti/ })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByLabel('Search supporters')).toHaveValue('marchetti');
+  await expect(page.getByRole('link', { name: /^Marchetti, / }).first()).toBeVisible();
+  // All that the quick search finds are listed, on the list itself too.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('ann');
+  await page.getByRole('option', { name: /^All / }).click();
+  await expect(page.getByLabel('Search supporters')).toHaveValue('ann');
+  await expect(page.getByRole('link', { name: 'Marchetti, Bo', exact: true })).toBeHidden();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('fairweather');
   await page.getByRole('option').first().click();

@@ -38,7 +38,7 @@ export function HowItIsRead({
       {view.encoding !== null && (
         <Select
           aria-label="Encoding"
-          w={210}
+          w={180}
           data={view.encodings}
           value={view.encoding}
           allowDeselect={false}
