@@ -12,7 +12,7 @@ final class DelimitedReader implements SourceReader
     /** Even, so that no UTF-16 unit is cut. */
     private const BLOCK = 1 << 20;
 
-    private readonly SheetMarks $marks;
+    private SheetMarks $marks;
 
     private bool $isOldMac = false;
 
@@ -28,6 +28,7 @@ final class DelimitedReader implements SourceReader
 
     public function rows(): iterable
     {
+        $this->marks = new SheetMarks();
         $stream = $this->text();
         try {
             yield from $this->read($stream);
@@ -212,8 +213,7 @@ final class DelimitedReader implements SourceReader
             $keep = match (true) {
                 feof($stream) || $encoding->isLikeAscii() => 0,
                 $isUtf16 => $this->halfOfUtf16($block),
-                // The second byte of a character is never the end of a line.
-                default => strlen($block) - (int) strrpos($block, "\n") - 1,
+                default => self::behindLastLine($block),
             };
             if ($keep > 0) {
                 $carry = substr($block, -$keep);
@@ -225,6 +225,14 @@ final class DelimitedReader implements SourceReader
         rewind($utf8);
 
         return $utf8;
+    }
+
+    /** Bytes behind the last end of a line: the second byte of a character is never one. */
+    private static function behindLastLine(string $block): int
+    {
+        $end = max((int) strrpos($block, "\n"), (int) strrpos($block, "\r"));
+
+        return strlen($block) - ($end === 0 ? 0 : $end + 1);
     }
 
     /** Bytes at the end of a block that are half a character, or half a unit. */

@@ -60,9 +60,7 @@ final class OldSheetReader implements SourceReader
                 while ($cells !== [] && end($cells) === '') {
                     array_pop($cells);
                 }
-                if ($struck > 0 && $struck === count(array_filter($cells, static fn(string $cell): bool => $cell !== ''))) {
-                    $this->marks->struckRows[$number] = true;
-                }
+                $this->marks->row($number, $struck, $cells);
                 $cells = $merged->fill($number, $cells);
                 if (implode('', $cells) !== '') {
                     if ($sheet->rowDimensionExists($number) && !$sheet->getRowDimension($number)->getVisible()) {

@@ -39,6 +39,18 @@ final class SheetMarks
         }
     }
 
+    /**
+     * A row of whose cells so many are struck through.
+     *
+     * @param  array<int, string>  $cells
+     */
+    public function row(int $row, int $struck, array $cells): void
+    {
+        if ($struck > 0 && $struck === count(array_filter($cells, static fn(string $cell): bool => $cell !== ''))) {
+            $this->struckRows[$row] = true;
+        }
+    }
+
     /** @param  string  $range such as "A2:A5" */
     public function merge(string $range): void
     {

@@ -131,9 +131,7 @@ final class SheetReader implements SourceReader
             };
         }
 
-        if ($struck > 0 && $struck === count(array_filter($cells, static fn(string $cell): bool => $cell !== ''))) {
-            $this->marks->struckRows[$row] = true;
-        }
+        $this->marks->row($row, $struck, $cells);
 
         return array_values($cells);
     }
@@ -166,7 +164,7 @@ final class SheetReader implements SourceReader
         return [$text, $formula, $isStruck];
     }
 
-    /** Notes that hang on cells are a part of their own, which the relations of the sheet name. */
+    /** Notes that hang on cells are a part of their own, which the relations of the sheet name. A damaged one keeps no file out. */
     private function readNotes(): void
     {
         $relations = dirname($this->part) . '/_rels/' . basename($this->part) . '.rels';
@@ -174,17 +172,27 @@ final class SheetReader implements SourceReader
         $zip->open($this->path, \ZipArchive::RDONLY);
         $has = $zip->locateName($relations) !== false;
         $zip->close();
-        $part = $has ? $this->partOfNotes($relations) : null;
-        if ($part === null) {
-            return;
+        try {
+            $part = $has ? $this->partOfNotes($relations) : null;
+            if ($part !== null) {
+                $this->notes($part);
+            }
+        } catch (CannotRead) {
+            // What the cells hold is all there.
         }
+    }
+
+    /** @throws CannotRead */
+    private function notes(string $part): void
+    {
         $xml = XmlPart::in($this->path, $part);
         [$row, $text] = [0, ''];
         while ($xml->read()) {
             if ($xml->nodeType === \XMLReader::ELEMENT && $xml->localName === 'comment') {
                 [$row, $text] = [(int) preg_replace('/^\D*/', '', (string) $xml->getAttribute('ref')), ''];
             } elseif ($xml->nodeType === \XMLReader::END_ELEMENT && $xml->localName === 'comment') {
-                $this->marks->note(SheetMark::Note, $row, mb_strimwidth($text, 0, 200, '…'));
+                $said = (string) preg_replace('/^\[Threaded comment\].*?Comment:\s*/s', '', $text);
+                $this->marks->note(SheetMark::Note, $row, mb_strimwidth($said, 0, 200, '…'));
             } elseif (in_array($xml->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA], true)) {
                 $text = substr($text . $xml->value, 0, XmlPart::CELL_LENGTH);
             }

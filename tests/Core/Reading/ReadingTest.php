@@ -179,6 +179,14 @@ final class ReadingTest extends TestCase
         self::assertSame([['王', '北京路']], array_values(array_unique($rows, SORT_REGULAR)));
     }
 
+    public function test_a_line_of_two_byte_characters_can_be_longer_than_a_block(): void
+    {
+        $cell = str_repeat('王', 700_000);
+        $rows = $this->rows(mb_convert_encoding("a,{$cell}\nb,北京\n", 'GB18030', 'UTF-8'), new Dialect(Encoding::Chinese, ','));
+
+        self::assertTrue($rows === [1 => ['a', $cell], ['b', '北京']]);
+    }
+
     public function test_what_is_quoted_in_a_file_of_a_macintosh_keeps_its_line_ends(): void
     {
         $rows = $this->rows("a,b\r\"two\nlines\",\"said \"\"no\"\"\rtwice\"\r3,4\r");

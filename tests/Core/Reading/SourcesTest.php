@@ -354,6 +354,27 @@ final class SourcesTest extends TestCase
         self::assertSame($notes, $reader->marks()->examples['cell note'] ?? []);
     }
 
+    public function test_a_damaged_part_of_notes_keeps_no_workbook_out(): void
+    {
+        $book = new Spreadsheet();
+        $book->getActiveSheet()->fromArray([['Name'], ['Ann']]);
+        $book->getActiveSheet()->getComment('A2')->getText()->createText("[Threaded comment]\n\nYour version ...\n\nComment:\n    moved");
+        IOFactory::createWriter($book, 'Xlsx')->save($this->path);
+        $marks = static function (string $path): SheetMarks {
+            $reader = SourceFile::open($path)->reader();
+            iterator_to_array($reader->rows());
+
+            return $reader->marks();
+        };
+        self::assertSame([[2, 'moved']], $marks($this->path)->examples['cell note']);
+
+        $zip = new \ZipArchive();
+        $zip->open($this->path);
+        $zip->addFromString('xl/comments1.xml', '<comments><comment ref="A2"><text>');
+        $zip->close();
+        self::assertSame([], $marks($this->path)->examples);
+    }
+
     /** @return iterable<string, array{string, string, string}> code, number, what is shown */
     public static function numberFormats(): iterable
     {
