@@ -9,9 +9,6 @@ use PineSieve\Core\Text\Fold;
 /** Reads the headers of a source together: what stands beside a column says what it alone does not. */
 final class HeaderContext
 {
-    /** What tells the columns of one of a couple from those of the other. */
-    private const COUPLE = [['husband', 'husbands', 'his', 'mr'], ['wife', 'wifes', 'her', 'mrs']];
-
     private function __construct() {}
 
     /**
@@ -21,77 +18,15 @@ final class HeaderContext
     public static function read(array $headers): array
     {
         $senses = [];
-        $names = self::ofCouple($headers);
+        $names = FamilyHeaders::plain($headers);
         foreach ($names as $header) {
             [$name, $occurrence] = self::occurrence($header, $names);
             $words = HeaderWords::read($name);
             $senses[] = $words === null ? null : new HeaderSense($words->base, $words->party, $words->kind, $words->number, $occurrence);
         }
-        $senses = self::numberedAddresses($headers, self::wholeNames($headers, self::behindParents($headers, $senses)));
+        $senses = self::numberedAddresses($headers, self::wholeNames($headers, FamilyHeaders::settle($headers, $senses)));
 
         return self::shared(self::sections($headers, $senses));
-    }
-
-    /**
-     * "Husband" and "Wife", "His cell" and "Her cell": who comes first is the supporter, and the other the spouse. One of them alone is the spouse.
-     *
-     * @param  list<string>  $headers
-     * @return list<string>
-     */
-    private static function ofCouple(array $headers): array
-    {
-        $sides = [];
-        foreach ($headers as $column => $header) {
-            $words = HeaderWords::words($header);
-            $of = array_keys(array_filter(self::COUPLE, static fn(array $side): bool => array_intersect($words, $side) !== []));
-            if (count($of) === 1) {
-                $sides[$of[0]][$column] = array_diff($words, self::COUPLE[$of[0]]);
-            }
-        }
-        if (count($sides) < 2) {
-            return $headers;
-        }
-        $isLastApart = array_filter($headers, static fn(string $header): bool => HeaderWords::read($header)?->base === 'name.last') !== [];
-        $named = [];
-        foreach (array_values($sides) as $at => $columns) {
-            foreach ($columns as $column => $words) {
-                $what = $words === [] ? ($isLastApart ? 'first name' : 'name') : implode(' ', $words);
-                $named[$column] = $at === 0 ? $what : "spouse {$what}";
-            }
-        }
-
-        return array_values(array_replace($headers, $named));
-    }
-
-    /**
-     * Where someone else is named, what is said of a parent is not the supporter's: "Name, Parent name, Parent email".
-     *
-     * @param  list<string>  $headers
-     * @param  list<?HeaderSense>  $senses
-     * @return list<?HeaderSense>
-     */
-    private static function behindParents(array $headers, array $senses): array
-    {
-        $parents = array_map(
-            static fn(string $header): bool => array_intersect(HeaderWords::words($header), HeaderWords::PARENTS) !== [],
-            $headers,
-        );
-        foreach ($senses as $column => $sense) {
-            if (
-                $sense !== null &&
-                !$parents[$column] &&
-                $sense->party === '' &&
-                preg_match('/^name\.(?:full|first|last)$/D', $sense->base) === 1
-            ) {
-                return array_map(
-                    static fn(?HeaderSense $sense, bool $isOfParent): ?HeaderSense => $isOfParent ? new HeaderSense('', '', '', 0) : $sense,
-                    $senses,
-                    $parents,
-                );
-            }
-        }
-
-        return $senses;
     }
 
     /**

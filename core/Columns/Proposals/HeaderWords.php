@@ -163,7 +163,20 @@ final class HeaderWords
     ];
 
     /** Who stands behind a child, or is the supporter, as the other names of the sheet say. */
-    public const PARENTS = ['parent', 'parents', 'guardian', 'guardians'];
+    public const PARENTS = [
+        'parent',
+        'parents',
+        'guardian',
+        'guardians',
+        'mother',
+        'mothers',
+        'mom',
+        'moms',
+        'father',
+        'fathers',
+        'dad',
+        'dads',
+    ];
 
     /** Gifts and promises that one row has. */
     private const MOST_GIFTS = 19;

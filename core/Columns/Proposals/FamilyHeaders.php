@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Columns\Proposals;
+
+/** Whose a column is in a sheet of families: of one of a couple, of a child, or of who stands behind it. */
+final class FamilyHeaders
+{
+    /** What tells the columns of one of a couple from those of the other. */
+    private const COUPLE = [
+        ['husband', 'husbands', 'his', 'mr', 'father', 'fathers', 'dad', 'dads'],
+        ['wife', 'wifes', 'her', 'mrs', 'mother', 'mothers', 'mom', 'moms'],
+    ];
+
+    /** A child by what it does. In a sheet that names no parents it is whom the sheet is about. */
+    private const YOUNG = [
+        'player',
+        'student',
+        'pupil',
+        'camper',
+        'athlete',
+        'scout',
+        'swimmer',
+        'dancer',
+        'skater',
+        'gymnast',
+        'singer',
+        'rider',
+        'youth',
+        'minor',
+        'infant',
+        'baby',
+        'toddler',
+        'boy',
+        'girl',
+        'son',
+        'daughter',
+        'teen',
+        'ward',
+    ];
+
+    private const PARENTS_BY = ['foster', 'adoptive', 'custodial', 'legal', 'primary', 'host'];
+
+    private function __construct() {}
+
+    /**
+     * Headers as they would be if each said so itself: "Husband cell" as "cell", "Wife cell" as "spouse cell", "Camper name" as "child name".
+     *
+     * @param  list<string>  $headers
+     * @return list<string>
+     */
+    public static function plain(array $headers): array
+    {
+        return self::ofCouple(self::ofChildren($headers));
+    }
+
+    /**
+     * Where someone else is named, what is said of a parent is not the supporter's: "Name, Parent name, Parent email". Where only the parents
+     * are, a day of birth is the child's.
+     *
+     * @param  list<string>  $headers  as they stand in the sheet
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    public static function settle(array $headers, array $senses): array
+    {
+        $parents = array_map(self::isOfParent(...), $headers);
+        $isName = static fn(?HeaderSense $sense, string $party): bool => $sense?->party === $party &&
+            preg_match('/^name\.(?:full|first|last)$/D', $sense->base) === 1;
+        foreach ($senses as $column => $sense) {
+            if (!$parents[$column] && $isName($sense, '')) {
+                $senses = array_map(
+                    static fn(?HeaderSense $sense, bool $isOfParent): ?HeaderSense => $isOfParent ? new HeaderSense('', '', '', 0) : $sense,
+                    $senses,
+                    $parents,
+                );
+                break;
+            }
+        }
+        [$children, $days] = [[], []];
+        $isChildNext = in_array(true, $parents, true);
+        foreach ($senses as $column => $sense) {
+            if ($isName($sense, 'child')) {
+                $children[max(1, $sense->number ?? 0)] = true;
+                $isChildNext = true;
+            } elseif ($isName($sense, '') && !$parents[$column]) {
+                $isChildNext = false;
+            } elseif ($sense?->base === 'birth_date' && $sense->party === '' && $isChildNext) {
+                $days[] = $column;
+            }
+        }
+        foreach ($days as $column) {
+            $senses[$column] =
+                count($children) === 1 ? new HeaderSense('birth_date', 'child', '', 0, 1, true) : new HeaderSense('', '', '', 0);
+        }
+
+        return array_values($senses);
+    }
+
+    private static function isOfParent(string $header): bool
+    {
+        return array_intersect(HeaderWords::words($header), HeaderWords::PARENTS) !== [];
+    }
+
+    /**
+     * @param  list<string>  $headers
+     * @return list<string>
+     */
+    private static function ofChildren(array $headers): array
+    {
+        $parents = array_filter($headers, self::isOfParent(...));
+        if ($parents === []) {
+            return $headers;
+        }
+        $isNamed =
+            array_filter(
+                $parents,
+                static fn(string $header): bool => self::isParentAlone($header) ||
+                    str_starts_with(HeaderWords::read($header)->base ?? '', 'name.'),
+            ) !== [];
+        // What is not understood of a parent may be a name.
+        if (!$isNamed && array_filter($parents, static fn(string $header): bool => HeaderWords::read($header) === null) !== []) {
+            return $headers;
+        }
+        $child = $isNamed ? 'child ' : '';
+        $hasChildren = false;
+
+        $plain = array_map(static function (string $header) use ($child, &$hasChildren): string {
+            $words = HeaderWords::words($header);
+            // "Players" alone may be several; "Players first name" is one's.
+            $young = array_filter(
+                $words,
+                static fn(string $word): bool => in_array($word, self::YOUNG, true) ||
+                    (count($words) > 1 && str_ends_with($word, 's') && in_array(substr($word, 0, -1), self::YOUNG, true)),
+            );
+            if ($young === [] || self::isOfParent($header)) {
+                // "P2 email", "G1 cell"
+                return (string) preg_replace('/^[PG](?=[12]\b)/i', 'Parent ', trim($header));
+            }
+            $hasChildren = true;
+            $rest = implode(' ', array_diff($words, $young));
+
+            return $child . ($rest === '' && $child === '' ? 'name' : $rest);
+        }, $headers);
+
+        return $hasChildren
+            ? array_map(
+                static fn(string $header): string => self::isParentAlone($header) && self::sidesOf(HeaderWords::words($header)) === []
+                    ? 'name ' . preg_replace('/\D+/', '', $header)
+                    : $header,
+                $plain,
+            )
+            : $plain;
+    }
+
+    /** "Guardian", "Parent 1", "Foster parent" */
+    private static function isParentAlone(string $header): bool
+    {
+        $letters = array_filter(HeaderWords::words($header), static fn(string $word): bool => !ctype_digit($word));
+
+        return array_intersect($letters, HeaderWords::PARENTS) !== [] &&
+            array_diff($letters, HeaderWords::PARENTS, self::PARENTS_BY) === [];
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return list<int> keys of COUPLE
+     */
+    private static function sidesOf(array $words): array
+    {
+        return array_keys(array_filter(self::COUPLE, static fn(array $side): bool => array_intersect($words, $side) !== []));
+    }
+
+    /**
+     * "Husband" and "Wife", "His cell" and "Her cell": who comes first is the supporter, and the other the spouse. One of them alone is the spouse.
+     *
+     * @param  list<string>  $headers
+     * @return list<string>
+     */
+    private static function ofCouple(array $headers): array
+    {
+        $sides = [];
+        foreach ($headers as $column => $header) {
+            $words = HeaderWords::words($header);
+            $of = self::sidesOf($words);
+            if (count($of) === 1) {
+                $sides[$of[0]][$column] = array_diff($words, self::COUPLE[$of[0]]);
+            }
+        }
+        if (count($sides) < 2) {
+            return $headers;
+        }
+        $isLastApart = array_filter($headers, static fn(string $header): bool => HeaderWords::read($header)?->base === 'name.last') !== [];
+        $named = [];
+        foreach (array_values($sides) as $at => $columns) {
+            foreach ($columns as $column => $words) {
+                $what = $words === [] ? ($isLastApart ? 'first name' : 'name') : implode(' ', $words);
+                $named[$column] = $at === 0 ? $what : "spouse {$what}";
+            }
+        }
+
+        return array_values(array_replace($headers, $named));
+    }
+}
