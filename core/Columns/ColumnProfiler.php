@@ -11,6 +11,7 @@ use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Names\Words;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\ConsentFormat;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\RecordKindFormat;
@@ -32,6 +33,9 @@ final class ColumnProfiler
 
     /** Examples that are kept of what is odd. */
     private const EXAMPLES = 5;
+
+    /** Bytes of a telephone number and what stands beside it; longer ones are notes. */
+    private const WITH_REMARK = 60;
 
     private int $rows = 0;
 
@@ -140,16 +144,23 @@ final class ColumnProfiler
         return $this->looks[$look->value] > 0 || $this->filled < self::PATIENCE;
     }
 
+    private static function isPhone(string $value): bool
+    {
+        return preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
+            ($digits = preg_match_all('/\d/', $value)) >= 10 &&
+            $digits <= 15 &&
+            preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1;
+    }
+
     private static function has(ValueLook $look, string $value): bool
     {
         return match ($look) {
             // More is asked of a date: see date().
             ValueLook::Date => false,
-            ValueLook::Email => str_contains($value, '@') && preg_match('/[^\s@]+@[^\s@]+\.[a-z]{2,}\W*$/i', $value) === 1,
-            ValueLook::Phone => preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
-                ($digits = preg_match_all('/\d/', $value)) >= 10 &&
-                $digits <= 15 &&
-                preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1,
+            ValueLook::Email => str_contains($value, '@') &&
+                (preg_match('/[^\s@]+@[^\s@]+\.[a-z]{2,}\W*$/i', $value) === 1 || WrittenContact::all(FieldType::Email, $value) !== []),
+            ValueLook::Phone => self::isPhone($value) ||
+                (strlen($value) < self::WITH_REMARK && WrittenContact::all(FieldType::Phone, $value) !== []),
             ValueLook::Money => Amount::parse($value) !== null,
             ValueLook::State => strlen($value) <= 25 && Regions::find($value) !== null,
             ValueLook::PostalCode => strlen($value) <= 10 &&

@@ -30,6 +30,7 @@ use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\Unreadable;
+use PineSieve\Core\Text\MailDomain;
 use PineSieve\Core\Text\Tidy;
 
 /** Turns the cells of a row into supporters, by a column plan. */
@@ -134,7 +135,7 @@ final class RowMapper
 
                     continue;
                 }
-                foreach (self::spread($written, $target, $field) as $i => [$place, $text]) {
+                foreach (self::pieces($written, $target, $field) as $i => [$place, $text, $contact]) {
                     $text = Formats::isOfMoney($field) ? $this->withCurrency($text, $target, $cells) : $text;
                     $understood =
                         $place === null
@@ -145,11 +146,14 @@ final class RowMapper
                                 $country,
                                 $text,
                             );
+                    foreach ($place === null || $contact === null ? [] : $contact->beside($place) as $value) {
+                        $values = self::withValue($values, $value);
+                    }
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
-                        $value = new FedValue($place, $understood->value, $feed->name);
-                        // Of several columns that say whether someone agrees, one that refuses is enough.
-                        $isRefusal = $field->type === FieldType::Consent && $understood->value === 'no';
-                        $values = $isRefusal ? [$value, ...$values] : [...$values, $value];
+                        $values = self::withValue($values, new FedValue($place, $understood->value, $feed->name));
+                        if ($field->type === FieldType::Email && ($meant = MailDomain::meant($understood->value)) !== '') {
+                            $problems[] = self::doubtful($feed->target, $column, $understood->value, $meant);
+                        }
                     } elseif ($understood->fault !== null && $place !== null && !$this->keepsOut($target, $field)) {
                         $unread[] = new FedValue($place, $text);
                         $problems[] = self::problem($understood->fault, $feed->target, $column, $text)->warning();
@@ -292,7 +296,8 @@ final class RowMapper
         }
         $shown = [];
         $note = '';
-        foreach (self::spread($written, $target, $field) as [$place, $text]) {
+        foreach (self::pieces($written, $target, $field) as [$place, $text, $contact]) {
+            $told = $contact?->told() ?? '';
             $understood =
                 $place === null
                     ? self::several($written)
@@ -309,7 +314,7 @@ final class RowMapper
                 return $understood;
             }
             $shown[] = $understood->value;
-            $note = $note === '' ? $understood->note : $note;
+            $note = $note === '' ? ($told === '' ? $understood->note : $told) : $note;
         }
 
         return Understood::as(
@@ -444,6 +449,56 @@ final class RowMapper
         }
 
         return $places;
+    }
+
+    /**
+     * Where each value goes, and what is said beside it of an email or a telephone number.
+     *
+     * @param  list<string>  $written
+     * @return list<array{?Target, string, ?WrittenContact}>
+     */
+    private static function pieces(array $written, Target $target, Field $field): array
+    {
+        $contacts = [];
+        $texts = [];
+        foreach ($written as $text) {
+            $all = in_array($target->field, ['email', 'phone'], true) ? WrittenContact::all($field->type, $text) : [];
+            array_push($texts, ...$all === [] ? [$text] : array_column($all, 'text'));
+            array_push($contacts, ...$all === [] ? [null] : $all);
+        }
+
+        return array_map(
+            static fn(array $spread, ?WrittenContact $contact): array => [
+                $spread[0] === null || $contact === null || $contact->kind === '' ? $spread[0] : $spread[0]->with(kind: $contact->kind),
+                $spread[1],
+                $contact,
+            ],
+            self::spread($texts, $target, $field),
+            $contacts,
+        );
+    }
+
+    /**
+     * Of several columns that say whether someone agrees, one that refuses is enough.
+     *
+     * @param  list<FedValue>  $values
+     * @return list<FedValue>
+     */
+    private static function withValue(array $values, FedValue $value): array
+    {
+        return str_starts_with($value->target->field, 'consent.') && $value->value === 'no' ? [$value, ...$values] : [...$values, $value];
+    }
+
+    private static function doubtful(string $target, int $column, string $email, string $meant): Problem
+    {
+        return (new Problem(
+            'email.domain',
+            $target,
+            $column,
+            $email,
+            "\"{$email}\" may be meant to end in {$meant}",
+            'Correct it, or leave it if it is right',
+        ))->warning();
     }
 
     /** @param  list<string>  $written */

@@ -10,6 +10,7 @@ use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Text\LostLetters;
+use PineSieve\Core\Text\MailDomain;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
 use PineSieve\Core\Text\WebCodes;
@@ -36,6 +37,7 @@ enum ValueMark: string
     case OddName = 'odd name';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
+    case OddDomain = 'odd domain';
     case FourDigits = 'four digits';
     case Serial = 'serial';
     case Currency = 'currency';
@@ -131,7 +133,7 @@ enum ValueMark: string
         }
         $marks = [];
         if (str_contains($text, '@')) {
-            return substr_count($text, '@') > 1 ? [self::TwoEmails] : [];
+            return substr_count($text, '@') > 1 ? [self::TwoEmails] : (MailDomain::meant($text) === '' ? [] : [self::OddDomain]);
         }
         $digits = preg_match_all('/\d/', $text);
         if ($digits >= 14 && preg_match('/\d{3}\D{0,3}\d{4}\D+(?:\+?1\D*)?\(?\d{3}\)?\D{0,2}\d{3}\D{0,3}\d{4}/', $text) === 1) {

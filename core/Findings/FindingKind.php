@@ -64,6 +64,7 @@ enum FindingKind: string
     case TwoPeople = 'two people';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
+    case OddDomains = 'odd domain';
     case Lists = 'list';
     case LostZeros = 'four digits';
     case SerialDates = 'serial';
@@ -119,6 +120,7 @@ enum FindingKind: string
             self::TwoPeople => 'Two people in a cell',
             self::TwoEmails => 'Several emails in a cell',
             self::TwoPhones => 'Several telephone numbers in a cell',
+            self::OddDomains => 'Emails whose ending may be a slip, such as "gmial.com"',
             self::Lists => 'Lists in a cell',
             self::LostZeros => 'ZIP codes without their leading zero',
             self::SerialDates => 'Dates as the serial numbers of a spreadsheet',
@@ -152,6 +154,7 @@ enum FindingKind: string
             self::Negative,
             self::NotPaid,
             self::OddNames,
+            self::OddDomains,
             self::Struck,
             self::CellNotes,
             self::GuessedEncoding,
@@ -197,6 +200,8 @@ enum FindingKind: string
                 => 'If another encoding, chosen above, does not bring them back, get the file once more from where it came, as UTF-8 or as a workbook.',
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
+            self::TwoEmails, self::TwoPhones => 'Each becomes one of its own. What is written beside one goes to the notes.',
+            self::OddDomains => 'They come in as they are written. What is wrong can be put right in the checks.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',
         };
@@ -217,8 +222,6 @@ enum FindingKind: string
             self::Capitals, self::SmallLetters => new CasingStep('name'),
             self::LastFirst => new Turn(),
             self::TwoPeople => new People(),
-            self::TwoEmails => new Split(";,/| \n"),
-            self::TwoPhones => new Split(";,/|&\n"),
             self::Lists => new Split(),
             self::LostZeros => new Pad(5),
             self::SerialDates => new ReadDate(serial: true),
@@ -256,7 +259,7 @@ enum FindingKind: string
             self::Capitals, self::SmallLetters => $isName && !in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
             self::LastFirst, self::OddNames => $field === 'name.full',
             self::TwoPeople => $field === 'name.full' || $field === 'name.first',
-            self::TwoEmails => $field === 'email',
+            self::TwoEmails, self::OddDomains => $field === 'email',
             self::TwoPhones => $field === 'phone',
             self::Lists => in_array($field, ['groups', 'tags'], true) || str_starts_with((string) $field, 'custom.'),
             self::LostZeros => $field === 'address.postal_code',

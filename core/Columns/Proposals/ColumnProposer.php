@@ -183,16 +183,12 @@ final readonly class ColumnProposer
         return false;
     }
 
-    /** The serial numbers of a spreadsheet are dates too, and two telephone numbers in a cell are telephone numbers. */
+    /** The serial numbers of a spreadsheet are dates too. */
     private function share(ColumnProfile $profile, ValueLook $look): float
     {
-        $more = match ($look) {
-            ValueLook::Date => ValueMark::Serial,
-            ValueLook::Phone => ValueMark::TwoPhones,
-            default => null,
-        };
+        $isMore = $look === ValueLook::Date && $profile->filled > 0;
 
-        return $profile->share($look) + ($more !== null && $profile->filled > 0 ? $profile->count($more) / $profile->filled : 0.0);
+        return $profile->share($look) + ($isMore ? $profile->count(ValueMark::Serial) / $profile->filled : 0.0);
     }
 
     private function contradiction(ColumnProfile $profile, string $target): ?string

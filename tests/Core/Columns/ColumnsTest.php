@@ -22,6 +22,7 @@ use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Names\SupporterKind;
+use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\Formats;
@@ -320,6 +321,8 @@ final class ColumnsTest extends TestCase
         $whole = ['name.last' => 'Lee', 'gift.date' => '3/4/2020', 'gift.amount' => '25'];
         yield 'a whole row' => [$whole, []];
         yield 'no name' => [['name.last' => ' ', 'email' => 'a@example.org'], ['name.last.required']];
+        yield 'an email with a slip' => [[...$whole, 'email' => 'a@gmial.com; b@example.org'], ['email.domain']];
+        yield 'a number and a half' => [[...$whole, 'phone' => '207-555-0143 (his) / 555-0144'], ['phone.form']];
         yield 'placeholder for a name' => [['name.last' => 'n/a'], ['name.last.required']];
         yield 'an organization needs no last name' => [['organization.name' => 'Larkspur Foundation'], []];
         yield 'a gift without a date' => [[...$whole, 'gift.date' => ''], ['gift.date.required']];
@@ -411,6 +414,27 @@ final class ColumnsTest extends TestCase
     public function test_rows_are_checked(array $row, array $codes): void
     {
         self::assertSame($codes, array_column(self::map($row)->problems, 'code'));
+    }
+
+    public function test_what_stands_beside_an_email_or_a_number_is_kept(): void
+    {
+        $record = self::map([
+            'name.last' => 'Lee',
+            'phone.home' => '207-555-0143 (cell) do not call / 207-555-0144 no longer in service',
+            'email' => 'a@example.org; b@example.org - work',
+            'notes' => 'Likes terns',
+        ])->record();
+
+        self::assertSame(
+            [['+12075550143', 'mobile', false], ['+12075550144', 'home', true]],
+            array_map(static fn(ContactPoint $phone): array => [$phone->value, $phone->kind, $phone->isDead], $record->phones),
+        );
+        self::assertSame(
+            [['a@example.org', ''], ['b@example.org', 'work']],
+            array_map(static fn(ContactPoint $email): array => [$email->value, $email->kind], $record->emails),
+        );
+        self::assertSame('no', $record->further['consent_phone']);
+        self::assertSame("With 207-555-0143: do not call\nWith 207-555-0144: no longer in service\nLikes terns", $record->further['notes']);
     }
 
     /** @param  list<string>  $codes */

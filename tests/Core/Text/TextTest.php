@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Text\Fold;
 use PineSieve\Core\Text\LostLetters;
+use PineSieve\Core\Text\MailDomain;
 use PineSieve\Core\Text\Mojibake;
 use PineSieve\Core\Text\Placeholders;
 use PineSieve\Core\Text\StrayBytes;
@@ -111,6 +112,42 @@ final class TextTest extends TestCase
     public function test_placeholders(string $value, ?string $kind): void
     {
         self::assertSame($kind, Placeholders::kind($value));
+    }
+
+    public function test_endings_of_emails_that_are_slips(): void
+    {
+        foreach (
+            [
+                'gmial.com' => 'gmail.com',
+                'gmail.co' => 'gmail.com',
+                'gmail.con' => 'gmail.com',
+                'gmail.net' => 'gmail.com',
+                'Yahooo.com' => 'yahoo.com',
+                'yhaoo.ca' => 'yahoo.ca',
+                'hotmal.co.uk' => 'hotmail.co.uk',
+                'comcast.nt' => 'comcast.net',
+                'verison.net' => 'verizon.net',
+                'aol.con' => 'aol.com',
+                'bowdoin.eud' => 'bowdoin.edu',
+                'st-anne.ogr' => 'st-anne.org',
+                'gmail.com' => '',
+                'mail.com' => '',
+                'ymail.com' => '',
+                'gmx.net' => '',
+                'yahoo.com.mx' => '',
+                'live.ca' => '',
+                'love.com' => '',
+                'carter.net' => '',
+                'aim.com' => '',
+                'maine.rr.com' => '',
+                'example.co' => '',
+                'no domain' => '',
+            ]
+            as $domain => $meant
+        ) {
+            self::assertSame($meant, MailDomain::meant("ann@{$domain}"), $domain);
+        }
+        self::assertSame('', MailDomain::meant('nothing'));
     }
 
     public function test_signs_where_a_letter_belongs(): void

@@ -696,6 +696,7 @@ export type FoundFinding = {
     | 'two people'
     | 'two emails'
     | 'two phones'
+    | 'odd domain'
     | 'list'
     | 'four digits'
     | 'serial'
