@@ -41,6 +41,7 @@ use PineSieve\Core\Standards\Target;
  * @property string $format value of a SourceFormat
  * @property list<string> $sheets_read
  * @property bool $fill_merged
+ * @property bool $fill_dittos
  * @property ?array<int, string> $sheet_starts number of the first row of each sheet that is read to its name
  * @property ?OddityData $oddities
  * @property ?string $encoding
@@ -108,6 +109,7 @@ final class Intake extends Model implements RowSource
             'trial' => 'array',
             'taking_back' => 'array',
             'fill_merged' => 'boolean',
+            'fill_dittos' => 'boolean',
             'profiles' => 'array',
             'plan' => 'array',
             'settings' => IntakeSettings::class,
@@ -163,7 +165,7 @@ final class Intake extends Model implements RowSource
 
     public function findings(): Findings
     {
-        return new Findings($this->columnProfiles(), $this->oddities(), $this->fill_merged);
+        return new Findings($this->columnProfiles(), $this->oddities(), $this->fill_merged, $this->fill_dittos);
     }
 
     public function readAs(): ReadAs

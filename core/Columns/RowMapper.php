@@ -30,6 +30,7 @@ use PineSieve\Core\Standards\Problem;
 use PineSieve\Core\Standards\Standards;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Standards\Unreadable;
+use PineSieve\Core\Text\Ditto;
 use PineSieve\Core\Text\MailDomain;
 use PineSieve\Core\Text\Tidy;
 
@@ -135,6 +136,9 @@ final class RowMapper
 
                     continue;
                 }
+                if ($this->isSaidElsewhere($target, $written, $cells)) {
+                    continue;
+                }
                 foreach (self::pieces($written, $target, $field) as $i => [$place, $text, $contact]) {
                     $text = Formats::isOfMoney($field) ? $this->withCurrency($text, $target, $cells) : $text;
                     $understood =
@@ -237,7 +241,57 @@ final class RowMapper
             $this->understood = [];
         }
 
-        return $this->understood["{$field->key}\n{$country}\n{$text}"] ??= $format->read($text);
+        return $this->understood["{$field->key}\n{$country}\n{$text}"] ??= self::isElsewhere($field, $text)
+            ? Understood::not(
+                'ditto',
+                "\"{$text}\" stands for the value of another cell",
+                'Fill ditto marks from the row above, or write the value itself',
+            )
+            : $format->read($text);
+    }
+
+    /** Whether a value says no more than that it stands somewhere else. */
+    private static function isElsewhere(Field $field, string $text): bool
+    {
+        return Ditto::isMark($text) ||
+            (preg_match('/^(?:address|gift|promise|email|phone)\b/', $field->key) === 1 &&
+                !str_ends_with($field->key, 'notes') &&
+                Ditto::isReference($text));
+    }
+
+    /**
+     * "Same" in the street of one address, where the row has another: there is only that one.
+     *
+     * @param  list<string>  $written
+     * @param  list<string>  $cells
+     */
+    private function isSaidElsewhere(Target $target, array $written, array $cells): bool
+    {
+        if (!str_starts_with($target->field, 'address.') || count($written) !== 1 || !Ditto::isReference($written[0])) {
+            return false;
+        }
+        $isOther = false;
+        foreach ($this->columns as $key => $column) {
+            $other = Target::tryParse($key);
+            $cell = Tidy::line($cells[$column] ?? '');
+            if (
+                $other === null ||
+                !in_array($other->field, ['address.line1', 'address.block'], true) ||
+                $other->party !== $target->party ||
+                $cell === '' ||
+                Ditto::isReference($cell) ||
+                Ditto::isMark($cell)
+            ) {
+                continue;
+            }
+            if ($other->thing() === $target->thing()) {
+                // "PO Box 7", and the city the same.
+                return false;
+            }
+            $isOther = true;
+        }
+
+        return $isOther;
     }
 
     /** Whether a value that can't be read holds the row. */

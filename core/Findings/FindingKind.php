@@ -40,6 +40,7 @@ enum FindingKind: string
     case CellNotes = 'cell note';
     case HiddenColumns = 'hidden column';
     case Merged = 'merged';
+    case Dittos = 'ditto';
     case Formulas = 'formula';
     case Errors = 'placeholder error';
     case GuessedEncoding = 'guessed encoding';
@@ -97,6 +98,7 @@ enum FindingKind: string
             self::CellNotes => 'Notes that hang on cells',
             self::HiddenColumns => 'Columns that the spreadsheet hides',
             self::Merged => 'Merged cells',
+            self::Dittos => 'Ditto marks, for the value of the row above',
             self::Formulas => 'Cells that a formula works out',
             self::Errors => 'Errors of the spreadsheet, such as #REF!',
             self::GuessedEncoding => 'Letters in an encoding of other computers',
@@ -141,6 +143,7 @@ enum FindingKind: string
             self::HeaderAgain, self::Totals, self::Sections, self::HiddenRows, self::StruckRows => 'Leave these rows out',
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
+            self::Dittos => 'Fill them from the row above',
             self::NoHeader,
             self::TitleAbove,
             self::BlankHeader,
@@ -170,7 +173,7 @@ enum FindingKind: string
     /** Whether only a person can say if the remedy is one: what a spreadsheet hides may be wanted, and a name alone in its row may be someone. */
     public function isForAPerson(): bool
     {
-        return in_array($this, [self::HiddenRows, self::StruckRows, self::HiddenColumns, self::Merged, self::Sections], true);
+        return in_array($this, [self::HiddenRows, self::StruckRows, self::HiddenColumns, self::Merged, self::Dittos, self::Sections], true);
     }
 
     /** What there is to know where no remedy is needed. */
@@ -184,6 +187,7 @@ enum FindingKind: string
             self::EmptyColumns => 'They are left behind.',
             self::WideRows => 'The cells beyond the header got columns of their own: look whether a separator stands unquoted in a value.',
             self::NarrowRows => 'The missing cells are blank.',
+            self::Dittos => 'They stand for another value only if the rows still have the order in which they were written.',
             self::Formulas => 'The results that the spreadsheet had when it was saved are used.',
             self::MixedDates
                 => 'Some can only be month first, some only day first: choose the order in the column; rows that contradict it are held.',

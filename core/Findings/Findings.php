@@ -22,7 +22,12 @@ final readonly class Findings
     private const ORDER = ['mend', 'trim', 'blank', 'turn', 'case', 'people', 'split', 'pad', 'date', 'number'];
 
     /** @param  list<ColumnProfile>  $profiles */
-    public function __construct(private array $profiles, private Oddities $oddities, private bool $fillsMerged = false) {}
+    public function __construct(
+        private array $profiles,
+        private Oddities $oddities,
+        private bool $fillsMerged = false,
+        private bool $fillsDittos = false,
+    ) {}
 
     /** @return list<Finding> */
     public function of(ColumnPlan $plan): array
@@ -98,6 +103,7 @@ final readonly class Findings
         $applied = match (true) {
             $kind->rows() !== null => in_array($kind->rows(), $plan->rows->leftOut, true),
             $kind === FindingKind::Merged => $this->fillsMerged,
+            $kind === FindingKind::Dittos => $this->fillsDittos,
             $kind === FindingKind::HiddenColumns => array_filter(
                 $this->oddities->hiddenColumns,
                 static fn(int $column): bool => isset($plan->choices[$column]) &&

@@ -21,7 +21,7 @@ final class SheetSurvey
     private int $rows = 0;
 
     /** @var array<string, int> */
-    private array $counts = ['empty' => 0, 'header' => 0, 'total' => 0, 'section' => 0, 'wide' => 0, 'narrow' => 0];
+    private array $counts = ['empty' => 0, 'header' => 0, 'total' => 0, 'section' => 0, 'wide' => 0, 'narrow' => 0, 'ditto' => 0];
 
     /** @var array<string, list<array{int, string}>> kind to row and what stands there */
     private array $examples = [];
@@ -133,6 +133,12 @@ final class SheetSurvey
             array_keys($marks->hiddenColumns),
             $marks->struckRows,
         );
+    }
+
+    /** @param  string  $text  the mark, and what stands above it */
+    public function ditto(int $number, string $text): void
+    {
+        $this->note('ditto', $number, $text);
     }
 
     private function note(string $kind, int $number, string $text, int $count = 1): void

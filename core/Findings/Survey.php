@@ -12,6 +12,7 @@ use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceReader;
+use PineSieve\Core\Text\Ditto;
 
 /** Goes once through a source: finds its header, profiles its columns, and notes what is wrong with it. Streams. */
 final class Survey
@@ -29,18 +30,23 @@ final class Survey
 
     private int $count = 0;
 
+    /** @var list<string> cells of the record above */
+    private array $above = [];
+
     /** Whether cells carry the guard against formulas that a file of held rows is written with. */
     private bool $isGuarded = false;
 
     /**
      * @param  ?int  $headerRow  null to find it, 0 for none
      * @param  int  $thisYear  for dates with two-digit years
+     * @param  bool  $fillDittos  whether a ditto mark becomes the value of the row above
      */
     public function __construct(
         private readonly SourceReader $reader,
         private ?int $headerRow,
         private readonly int $thisYear,
         private readonly int $columnLimit = 16384,
+        private readonly bool $fillDittos = false,
     ) {}
 
     /**
@@ -166,17 +172,37 @@ final class Survey
         if ($this->isGuarded) {
             $cells = array_map(FormulaGuard::off(...), $cells);
         }
+        $cells = $this->withoutDittos($number, $cells);
         while (count($this->profilers) < count($cells)) {
             $this->profilers[] = new ColumnProfiler($this->thisYear);
         }
         $this->first ??= [$number, $cells];
         if ($this->sheet?->add($number, $cells) === true) {
+            $this->above = $cells;
             foreach ($this->profilers as $column => $profiler) {
-                $profiler->add($cells[$column] ?? '', $number);
+                // A mark says nothing of its column.
+                $profiler->add(Ditto::isMark($cells[$column] ?? '') ? '' : $cells[$column] ?? '', $number);
             }
         }
         $this->count++;
 
         return $cells;
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return list<string>
+     */
+    private function withoutDittos(int $number, array $cells): array
+    {
+        foreach ($cells as $column => $cell) {
+            if (Ditto::isMark($cell)) {
+                $above = $this->above[$column] ?? '';
+                $this->sheet?->ditto($number, "{$cell} below \"{$above}\"");
+                $cells[$column] = $this->fillDittos && $above !== '' ? $above : $cell;
+            }
+        }
+
+        return array_values($cells);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 use App\Intakes\Intake;
+use Illuminate\Support\Facades\DB;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 
@@ -108,6 +109,32 @@ final class FindingsTest extends TestCase
 
         self::assertSame(['new' => 2, 'left_out' => 1], $this->outcomes(Intake::query()->findOrFail($id)));
         $this->assertDatabaseMissing('supporters', ['last_name' => 'Park']);
+    }
+
+    public function test_ditto_marks_are_filled_when_a_person_says_so_and_not_before(): void
+    {
+        $this->as();
+        $id = $this->upload("Last name,City,State\nLee,Dover,NH\nPark,\"\"\"\",ditto\nDahl,\"\"\"\",ME\n")->json('id');
+        $this->postJson("/api/intakes/{$id}/columns/accept")->assertOk();
+
+        self::assertSame(3, $this->findings($id)['ditto']['count']);
+        $this->postJson("/api/intakes/{$id}/findings", ['on' => true])->assertOk();
+        self::assertFalse($this->findings($id)['ditto']['applied'], 'Only a person knows if the rows were sorted.');
+        $this->postJson("/api/intakes/{$id}/findings", ['kind' => 'ditto', 'on' => true])->assertOk();
+        self::assertTrue($this->findings($id)['ditto']['applied']);
+        $this->postJson("/api/intakes/{$id}/columns/accept")->assertOk();
+        $this->postJson("/api/intakes/{$id}/sift")->assertOk();
+        $this->postJson("/api/intakes/{$id}/load", ['name' => 'Dittos'])->assertOk();
+
+        self::assertSame(
+            ['Lee: Dover, NH', 'Park: Dover, NH', 'Dahl: Dover, ME'],
+            DB::table('addresses')
+                ->join('supporters', 'supporters.id', '=', 'addresses.supporter_id')
+                ->orderBy('supporters.id')
+                ->get()
+                ->map(static fn($one): string => "{$one->last_name}: {$one->city}, {$one->state}")
+                ->all(),
+        );
     }
 
     public function test_a_step_is_previewed_before_it_is_kept(): void

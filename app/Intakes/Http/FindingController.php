@@ -47,9 +47,14 @@ final class FindingController extends Controller
         $intake->mustBeOpen();
         $data = $request->validated();
         $kind = isset($data['kind']) ? FindingKind::from($data['kind']) : null;
-        if ($kind === FindingKind::Merged) {
-            // Ranges are filled while the file is read.
-            $intake->fill(['fill_merged' => (bool) $data['on']]);
+        $filled = match ($kind) {
+            FindingKind::Merged => 'fill_merged',
+            FindingKind::Dittos => 'fill_dittos',
+            default => null,
+        };
+        if ($filled !== null) {
+            // Cells are filled while the file is read.
+            $intake->fill([$filled => (bool) $data['on']]);
             CarryOn::from($intake, IntakeState::Reading);
 
             return $this->index($intake);

@@ -57,6 +57,7 @@ final readonly class Staging implements LongWork
             $file->format->namesItsColumns() || $intake->isTyped() ? 1 : $intake->header_row,
             (int) now()->format('Y'),
             (int) config('sieve.column_limit'),
+            $intake->fill_dittos,
         );
         $chunk = [];
         foreach ($survey->rows() as $number => $cells) {

@@ -323,6 +323,15 @@ final class ColumnsTest extends TestCase
         yield 'no name' => [['name.last' => ' ', 'email' => 'a@example.org'], ['name.last.required']];
         yield 'an email with a slip' => [[...$whole, 'email' => 'a@gmial.com; b@example.org'], ['email.domain']];
         yield 'a number and a half' => [[...$whole, 'phone' => '207-555-0143 (his) / 555-0144'], ['phone.form']];
+        yield 'a ditto mark' => [[...$whole, 'address.city' => '"', 'gift.fund' => 'ditto'], ['ditto', 'ditto']];
+        yield 'a ditto mark for a name' => [['name.first' => 'Ann', 'name.last' => '"'], ['ditto']];
+        yield 'the same street as another' => [[...$whole, 'address.line1' => '12 Elm St', 'address.mailing.line1' => 'same as home'], []];
+        yield 'the same as nothing' => [[...$whole, 'address.mailing.line1' => 'same as home'], ['ditto']];
+        yield 'the same city for another street' => [
+            [...$whole, 'address.line1' => '12 Elm St', 'address.mailing.line1' => 'PO Box 7', 'address.mailing.city' => 'same'],
+            ['ditto'],
+        ];
+        yield 'a last name and notes' => [['name.last' => 'Same', 'notes' => 'same as above'], []];
         yield 'placeholder for a name' => [['name.last' => 'n/a'], ['name.last.required']];
         yield 'an organization needs no last name' => [['organization.name' => 'Larkspur Foundation'], []];
         yield 'a gift without a date' => [[...$whole, 'gift.date' => ''], ['gift.date.required']];

@@ -23,8 +23,11 @@ use PineSieve\Core\Standards\FieldCatalog;
 /** What is found while a source is read. */
 final class SurveyTest extends TestCase
 {
+    /** @var array<int, list<string>> what was read last, by row */
+    private static array $read = [];
+
     /** @param  array<int, list<string>>  $rows by number */
-    private static function survey(array $rows, ?int $headerRow = null): Survey
+    private static function survey(array $rows, ?int $headerRow = null, bool $fillDittos = false): Survey
     {
         $reader = new class ($rows) implements SourceReader {
             /** @param  array<int, list<string>>  $rows */
@@ -52,8 +55,8 @@ final class SurveyTest extends TestCase
                 return $marks;
             }
         };
-        $survey = new Survey($reader, $headerRow, 2026);
-        iterator_to_array($survey->rows());
+        $survey = new Survey($reader, $headerRow, 2026, fillDittos: $fillDittos);
+        self::$read = iterator_to_array($survey->rows());
 
         return $survey;
     }
@@ -67,6 +70,18 @@ final class SurveyTest extends TestCase
         );
 
         return array_column(array_map(static fn(Finding $finding): array => [$finding->kind->value, $finding], $findings), 1, 0);
+    }
+
+    public function test_ditto_marks_are_told_and_can_be_filled(): void
+    {
+        $rows = [1 => ['Name', 'City'], 2 => ['Ann Lee', '"'], 3 => ['Bo Park', 'Dover'], 4 => ['"', '〃'], 6 => ['Cy Dahl', 'ditto']];
+        $told = self::findings(self::survey($rows))['ditto'];
+
+        self::assertSame([4, 2], [$told->count, $told->examples[0]['row']]);
+        self::assertSame(['〃', 'ditto'], [self::$read[4][1], self::$read[6][1]]);
+        self::survey($rows, null, true);
+        // Below the header there is nothing to be the same as.
+        self::assertSame([['Ann Lee', '"'], ['Bo Park', 'Dover'], ['Bo Park', 'Dover'], ['Cy Dahl', 'Dover']], array_values(self::$read));
     }
 
     public function test_what_is_odd_about_rows_and_sheet(): void

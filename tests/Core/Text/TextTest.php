@@ -6,6 +6,7 @@ namespace Tests\Core\Text;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Text\Ditto;
 use PineSieve\Core\Text\Fold;
 use PineSieve\Core\Text\LostLetters;
 use PineSieve\Core\Text\MailDomain;
@@ -148,6 +149,26 @@ final class TextTest extends TestCase
             self::assertSame($meant, MailDomain::meant("ann@{$domain}"), $domain);
         }
         self::assertSame('', MailDomain::meant('nothing'));
+    }
+
+    public function test_what_stands_for_another_cell(): void
+    {
+        foreach (['"', ' " ', "''", '〃', 'ditto', 'Do.', '-do-', '”'] as $mark) {
+            self::assertTrue(Ditto::isMark($mark), $mark);
+            self::assertFalse(Ditto::isMark("{$mark}x"), $mark);
+        }
+        foreach (['', 'Do', '-', 'dittos', '5"', "'"] as $value) {
+            self::assertFalse(Ditto::isMark($value), $value);
+        }
+        foreach (
+            ['same', 'SAME AS HOME', 'same as above', 'see above', '(same)', 'Same.', 'same as mailing address', 'see notes', 'as above']
+            as $reference
+        ) {
+            self::assertTrue(Ditto::isReference($reference), $reference);
+        }
+        foreach (['', 'Same Day Fund', '12 Same St', 'See', 'Seabrook', 'Above St', 'Left', 'home', 'same house as Bo'] as $value) {
+            self::assertFalse(Ditto::isReference($value), $value);
+        }
     }
 
     public function test_signs_where_a_letter_belongs(): void

@@ -673,6 +673,7 @@ export type FoundFinding = {
     | 'cell note'
     | 'hidden column'
     | 'merged'
+    | 'ditto'
     | 'formula'
     | 'placeholder error'
     | 'guessed encoding'
@@ -2130,6 +2131,7 @@ export type SourceView = {
   format: string;
   sheets_read: string[];
   fill_merged: boolean;
+  fill_dittos: boolean;
   encoding: string | null;
   encodings: EncodingChoice[];
   delimiter: string | null;

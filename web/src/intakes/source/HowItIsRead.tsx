@@ -35,6 +35,9 @@ export function HowItIsRead({
       {view.fill_merged && (
         <Checkbox size="xs" label="merged cells filled" checked disabled={fixed} onChange={() => onChange({ fill_merged: false })} />
       )}
+      {view.fill_dittos && (
+        <Checkbox size="xs" label="ditto marks filled" checked disabled={fixed} onChange={() => onChange({ fill_dittos: false })} />
+      )}
       {view.encoding !== null && (
         <Select
           aria-label="Encoding"
