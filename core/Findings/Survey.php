@@ -203,6 +203,6 @@ final class Survey
             }
         }
 
-        return array_values($cells);
+        return $cells;
     }
 }

@@ -92,7 +92,7 @@ final class ReferenceDataTest extends TestCase
         foreach (require self::CORE . 'Columns/Proposals/data/headers.php' as $key => $words) {
             self::assertTrue(
                 $catalog->has($key) ||
-                    in_array($key, ['', 'role', 'deceased', 'alive', 'death', 'active', 'inactive'], true) ||
+                    in_array($key, ['', 'role', 'deceased', 'alive', 'death', 'active', 'inactive', 'zip4'], true) ||
                     preg_match('/^(?:refusal|last_gift)\.\w+$/D', $key) === 1,
                 $key,
             );

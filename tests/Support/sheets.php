@@ -82,5 +82,7 @@ return [
     'students whose parents have no names' => ['Student First Name|first|name.first', 'Student Last Name|last|name.last', 'Student Email|email|email', 'Parent Email|email|', 'Parent Phone|phone|', 'DOB|date|birth_date'],
     'foster families' => ['Foster Parent|full|name.full', 'Phone|phone|phone', 'Youth Name|full|child.name.full', 'Youth DOB|date|child.birth_date'],
     'a parish school' => ['Father|full|name.full', 'Mother|full|spouse.name.full', 'Child 1|first|child.name.full', 'Child 1 Birthday|date|child.birth_date'],
+    'alumni of a college' => ['Prefix|title|name.title', 'First|first|name.first', 'Mid|initial|name.middle', 'Last|last|name.last', 'Pref Mail Name|full|name.envelope', 'Bus Name|org|organization.name', 'Bus Title|title|employer.role', 'Home St|state|address.home.state'],
+    'houses of a fire district' => ['Contributor|full|name.full', 'Street No|house|', 'Pre Dir|heading|', 'Street Name|road|address.line1', 'Apt/Lot|unit|address.line2', 'Town|city|address.city', 'Zip+4|zip|address.postal_code', 'Gift|money|gift.amount'],
     'donors with children' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Birthday|date|birth_date', 'Child 1 Name|first|child.name.full', 'Child 1 DOB|date|child.birth_date'],
 ];

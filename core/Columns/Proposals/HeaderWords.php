@@ -288,6 +288,9 @@ final class HeaderWords
                 $number = $usesNumber || $numbers === [] ? 0 : (int) $numbers[0];
                 // "Pledge 26" is of a year.
                 $number = $number > self::MOST_GIFTS && preg_match('/^(?:gift|promise)\./', $base) === 1 ? 0 : $number;
+                if ($party === '' && $kind !== '' && array_intersect($attempt, self::KINDS[$kind]) === []) {
+                    $base = self::ofKind($base, $kind);
+                }
                 // "Home value" is of a house, and no gift.
                 if (
                     !in_array($kind, ['', 'other'], true) &&
@@ -423,6 +426,17 @@ final class HeaderWords
         }
 
         return '';
+    }
+
+    /** "Bus name" is an organization's, "Bus title" a job, and "Preferred mail name" stands on the envelope. */
+    private static function ofKind(string $base, string $kind): string
+    {
+        return match ("{$kind} {$base}") {
+            'work name.full' => 'organization.name',
+            'work name.title' => 'role',
+            'mailing name.full', 'mailing name.nickname' => 'name.envelope',
+            default => $base,
+        };
     }
 
     private static function belongs(string $base, string $party): bool

@@ -22,6 +22,7 @@ final class Meaning
     {
         $base = match ($sense->base) {
             'name.title' => self::title($sense, $profile, $sheet),
+            'zip4' => self::isWholeCode($profile) && !$sheet->has('address.postal_code') ? 'address.postal_code' : null,
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
             'deceased', 'death' => self::isDayOfDeath($profile) ? 'status' : self::status($sense, $profile, $sheet),
             'status', 'alive', 'active', 'inactive' => self::status($sense, $profile, $sheet),
@@ -140,6 +141,14 @@ final class Meaning
                 )
                 ->key()
             : $target->key();
+    }
+
+    /** "ZIP+4" may hold the whole code, or the four digits alone. */
+    private static function isWholeCode(ColumnProfile $profile): bool
+    {
+        $whole = array_filter($profile->values, static fn($value): bool => strlen((string) $value) > 4, ARRAY_FILTER_USE_KEY);
+
+        return array_sum($whole) > self::MOST * array_sum($profile->values);
     }
 
     private static function title(HeaderSense $sense, ColumnProfile $profile, SheetSense $sheet): ?string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Steps\Step;
 
 /** What a column may become, before all columns are looked at together. */
 final readonly class Proposal
@@ -14,6 +15,7 @@ final readonly class Proposal
      * @param  string  $evidence  sentences for the person
      * @param  string  $name  which group, or which system
      * @param  list<string>  $also  further targets that the column becomes: who may not be contacted wants neither mail nor calls
+     * @param  ?Step  $step  without which the proposal would not work
      */
     public function __construct(
         public string $header,
@@ -22,11 +24,12 @@ final readonly class Proposal
         public string $evidence,
         public string $name = '',
         public array $also = [],
+        public ?Step $step = null,
     ) {}
 
     public function with(ColumnState $state, ?string $target, string $evidence): self
     {
-        return new self($this->header, $state, $target, $evidence, $this->name, $this->also);
+        return new self($this->header, $state, $target, $evidence, $this->name, $this->also, $this->step);
     }
 
     /** Nothing is proposed any more; the reason is added to what was said. */

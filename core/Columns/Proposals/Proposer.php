@@ -37,6 +37,7 @@ final readonly class Proposer
             $profiles,
             array_keys($profiles),
         );
+        $proposals = (new StreetColumns())->apply($proposals, $profiles);
         $proposals = (new Contest($this->catalog, $sheet))->settle($proposals);
         [$proposals, $constants] = (new YearColumns())->apply($proposals, $profiles);
         $choices = [];

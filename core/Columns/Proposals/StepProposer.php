@@ -11,6 +11,7 @@ use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\Formula;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Split;
+use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\Steps\ValueTable;
 use PineSieve\Core\Columns\Steps\YesNo;
@@ -31,8 +32,13 @@ final readonly class StepProposer
             $proposal->state,
             $proposal->evidence,
             $proposal->target === null ? [] : self::feeds($profile, $proposal, $sense),
-            $this->steps($profile, $proposal->target, $sense),
+            self::and($this->steps($profile, $proposal->target, $sense), $proposal->step),
         );
+    }
+
+    private static function and(Steps $steps, ?Step $step): Steps
+    {
+        return $step === null ? $steps : $steps->with($step);
     }
 
     /** @return non-empty-list<Feed> */

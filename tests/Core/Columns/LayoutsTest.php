@@ -8,8 +8,12 @@ use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
+use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\Formats\Formats;
+use PineSieve\Core\Standards\Standards;
 use Tests\Support\Layouts;
 
 final class LayoutsTest extends TestCase
@@ -30,6 +34,34 @@ final class LayoutsTest extends TestCase
         foreach ($plan->choices as $choice) {
             self::assertMatchesRegularExpression('/[.!]$/', trim($choice->evidence), 'Evidence is a sentence.');
         }
+    }
+
+    public function test_a_street_in_parts_is_put_together(): void
+    {
+        $of = static fn(array $numbers, array $streets): ColumnPlan => Layouts::proposed([
+            ['Last name', ['Lee', 'Park', 'Dahl'], null],
+            ['House No.', $numbers, null],
+            ['Dir', ['N', '', 'SW'], null],
+            ['Street', $streets, null],
+            ['St Type', ['St', 'Ave', ''], null],
+        ]);
+        $plan = $of(['12', '4 1/2', ''], ['Elm', '12th', 'PO Box 7']);
+        $mapper = new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+        $line = static fn(string ...$cells): string => $mapper->map(array_values($cells))->record()->addresses[0]->stored->line1 ?? '';
+
+        self::assertSame(
+            ['12 N Elm St', '4 1/2 12th Ave', 'PO Box 7', '12'],
+            [
+                $line('Lee', '12', 'N', 'Elm', 'St'),
+                $line('Park', '4 1/2', '', '12th', 'Ave'),
+                $line('Dahl', '', '', 'PO Box 7', ''),
+                $line('Roe', '12', '', '', ''),
+            ],
+        );
+        self::assertSame(ColumnState::LeftBehind, $plan->choices[1]->state);
+        // Streets that have their numbers need no other, and what is no number is none.
+        self::assertSame([], $of(['12', '4', '7'], ['12 Elm', '4 Oak', '7 Ash'])->choices[3]->steps->list);
+        self::assertSame([], $of(['Boat', 'Hall', 'Fair'], ['Elm', 'Oak', 'Ash'])->choices[3]->steps->list);
     }
 
     public function test_there_are_many(): void
