@@ -7,6 +7,7 @@ namespace PineSieve\Bench;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressStandardizer;
 use PineSieve\Core\Matching\Fields\Traits;
+use PineSieve\Core\Names\FrequentNames;
 use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\Identifier;
@@ -532,7 +533,7 @@ final class Truth
     private function lifelike(string $field): string
     {
         if ($this->census === []) {
-            foreach (require __DIR__ . '/../core/Matching/Weights/data/names.php' as $key => $shares) {
+            foreach (FrequentNames::shares() as $key => $shares) {
                 $sum = 0.0;
                 foreach ($shares as $name => $share) {
                     $this->census[$key][] = [ucfirst((string) $name), ($sum += $share)];

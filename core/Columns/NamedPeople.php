@@ -244,9 +244,52 @@ final readonly class NamedPeople
 
             return [$persons, []];
         }
+        if ($first !== '' && $ownLast !== '' && ($last === '' || $isOwnLast) && self::hasLastAlone($main)) {
+            return $this->instead($persons, $main, $spouse);
+        }
         $isSame = $first !== '' && Fold::words($first) === Fold::words($main->first('name.first')) && ($last === '' || $isOwnLast);
 
         return [$persons, $isSame ? [$this->told(NameDoubt::Same, 'spouse.name.first', trim("{$first} {$last}"))] : []];
+    }
+
+    private static function hasLastAlone(PersonValues $person): bool
+    {
+        return $person->first('name.full') === '' && $person->first('name.first') === '' && $person->first('organization.name') === '';
+    }
+
+    /**
+     * "Boucher" with nobody but a wife Irene is Irene Boucher: of two columns for a couple one is filled.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function instead(array $persons, PersonValues $main, PersonValues $spouse): array
+    {
+        $own = array_map(
+            static fn(FedValue $value): FedValue => new FedValue(
+                $value->target->with(party: ''),
+                $value->value,
+                $value->name,
+                $value->isConstant,
+            ),
+            $spouse->without('name.last')->values(),
+        );
+        unset($persons['spouse']);
+        $persons[''] = $main->and(new PersonValues($own));
+        $name = trim("{$spouse->first('name.first')} {$main->first('name.last')}");
+
+        return [
+            $persons,
+            [
+                $this->warning(
+                    'spouse.alone',
+                    'spouse.name.first',
+                    $name,
+                    "Only the spouse has a first name: the row is about {$name}",
+                    'Write the other first name where there are two people',
+                ),
+            ],
+        ];
     }
 
     /**

@@ -53,6 +53,12 @@ final readonly class PersonValues
         return new self([...$this->values, ...$other->values]);
     }
 
+    /** @return list<FedValue> */
+    public function values(): array
+    {
+        return $this->values;
+    }
+
     public function namesSomeone(): bool
     {
         foreach (array_keys($this->byField) as $field) {
@@ -73,6 +79,13 @@ final readonly class PersonValues
     public function withoutRemarks(): self
     {
         $values = $this;
+        foreach (['organization.name', 'name.full'] as $field) {
+            $written = $this->first($field);
+            $read = $field === 'organization.name' || WrittenName::isOrganization($written) ? NameRemarks::ofOrganization($written) : null;
+            if ($read !== null && $read->name !== $written) {
+                $values = $values->instead($field, $read->name)->noting("With the name: {$read->remark}");
+            }
+        }
         foreach ($this->first('kind') === SupporterKind::Organization->value ? [] : ['name.full', 'name.first', 'name.last'] as $field) {
             $written = $this->first($field);
             $read = NameRemarks::of($written);

@@ -44,6 +44,9 @@ final readonly class NameParts
         'officer',
     ];
 
+    /** Those with which no last name begins. */
+    private const BEFORE_LAST = ['mr', 'mrs', 'ms', 'mx', 'dr', 'prof', 'rev', 'mister', 'doctor', 'professor', 'reverend'];
+
     private const GENERATION = '/^(.*\S)[\s,]+((?:Jr|Sr)\.?|II|III|IV)$/uiD';
 
     private const FAMILY = '/(?:^| )(?:family|families|household)$/D';
@@ -58,11 +61,14 @@ final readonly class NameParts
         public string $suffix = '',
     ) {}
 
-    /** With a title out of the first name and a suffix out of the last one, where the row does not say another in a column of its own. */
+    /** With a title out of the first name, or in front of the last one, and a suffix behind it, where the row does not say another in a column of its own. */
     public function tidied(): self
     {
         [$title, $first] = $this->withoutTitle($this->first);
         [$last, $suffix] = $this->withoutSuffix($this->last);
+        if ($title === '' && in_array(Fold::solid(explode(' ', $last)[0]), self::BEFORE_LAST, true) && str_contains($last, ' ')) {
+            [$title, $last] = $this->withoutTitle($last);
+        }
         if ($suffix === '' && preg_match(self::GENERATION, $first, $found) === 1) {
             [$first, $suffix] = [$found[1], (string) Words::suffix(Fold::solid($found[2]))];
         }
@@ -72,7 +78,7 @@ final readonly class NameParts
         return new self(
             $this->title === '' ? $title : $this->title,
             $isTitleFree ? $first : $this->first,
-            $isSuffixFree ? $last : $this->last,
+            $isSuffixFree && $isTitleFree ? $last : $this->last,
             $this->suffix === '' ? $suffix : $this->suffix,
         );
     }

@@ -18,6 +18,9 @@ final readonly class NameRemarks
     /** How mail or a name reaches someone else, who one was, and a remark behind a dash: "c/o Bo Park", "dba Lee Designs", "née Park", "- do not mail". */
     private const WAY = '(?<=\S)[\s,]+(?:c\s?\/\s?o|in care of|d\.?\/?b\.?\/?a\.?|n[ée]e|formerly|aka|(?-i:[fn]ka|[FN]KA)|[afn]\/k\/a) \S.*$|(?<=\S) [-–—] (?-i:\p{Ll}).*$';
 
+    /** Whose desk, behind an organization's name. */
+    private const DESK = '/^(.*\p{L}\.?)[\s,;–-]*(?:\s|(?<=[,;]))\(?((?:c\s?\/\s?o|in care of|attn|attention|(?<=\()via)\b[:.\s]*[^()]*\p{L}[^()]*)\)?$/iuD';
+
     /** Names that mailing lists have in the place of one. */
     private const NOBODY = [
         'current resident',
@@ -122,6 +125,12 @@ final readonly class NameRemarks
         return preg_match('/\p{L}/u', $name) === 1
             ? new self($name, $nickname, $isDeceased, implode('; ', $remarks))
             : new self(trim($text, ' "“”„'));
+    }
+
+    /** An organization's name without who opens its mail: "Larkspur Trust c/o First Bank", "Seacoast Dental (attn: Pam)". */
+    public static function ofOrganization(string $text): self
+    {
+        return preg_match(self::DESK, $text, $parts) === 1 ? new self($parts[1], remark: trim($parts[2])) : new self($text);
     }
 
     /** The name without who comes along: "Ann Lee & guest" is one person. */

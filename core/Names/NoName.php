@@ -83,12 +83,17 @@ final class NoName
         'single parent',
     ];
 
+    /** What a report has to say where nobody answered. */
+    private const ASKED = '/^(?:info(?:rmation)? |employer )?(?:requested|pending|not (?:provided|given|disclosed|known|available))(?: per best efforts)?$|^(?:per )?best efforts?$/D';
+
     private function __construct() {}
 
     /** Whether it names no organization that someone could be at: "Retired", "Self-employed", "Individual". */
     public static function isOfEmployer(string $written): bool
     {
-        return in_array(Fold::words($written), self::EMPLOYERS, true);
+        $folded = Fold::words($written);
+
+        return in_array($folded, self::EMPLOYERS, true) || preg_match(self::ASKED, $folded) === 1;
     }
 
     /** Whether it names no spouse, and says how someone lives: "divorced", "deceased". */

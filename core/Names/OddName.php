@@ -16,13 +16,13 @@ final class OddName
         self::SMALL .
         '|(?i:' .
         self::NO_NAME .
-        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |^\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$/u';
+        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |\b\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$|(?:&|\+|(?i: and)) ?\p{L}{2,}$/u';
 
     /** Words within a text, not within a name. */
     private const SMALL = '\b(?:of|for|at|to|not|no|by|with|from|on|see|per|via|y|e|et)\b';
 
     /** What people call their kin, and words that lists have beside a name. */
-    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|deleted|inactive|moved)\b';
+    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|deleted|inactive|moved|hijo|padre|hija|pending)\b';
 
     /** "Kim Yong-ho" has the last name first. */
     private const GIVEN_LAST = '/ \p{Lu}\p{Ll}+-\p{Ll}+$/u';
@@ -88,8 +88,24 @@ final class OddName
             $words[0] === 'a' ||
             str_starts_with($name, '+') ||
             in_array($first, ['the', 'an', 'in', 'her', 'his', 'their'], true) ||
-            (preg_match('/^\p{L}{3,}\.$/u', $words[0]) === 1 && !in_array($first, self::SHORT, true)) ||
+            self::hasShortened($words) ||
             self::shouts($words);
+    }
+
+    /**
+     * "Supt. Ann Lee", "Emer. Liang": a word with a full stop is a title or an office that is in no list.
+     *
+     * @param  list<string>  $words
+     */
+    private static function hasShortened(array $words): bool
+    {
+        foreach ($words as $word) {
+            if (preg_match('/^\p{L}{3,}\.$/u', $word) === 1 && !in_array(Fold::words($word), self::SHORT, true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** "Robert Lee, Ann Park" is no last name behind which a first and a middle one stand. */
@@ -112,7 +128,23 @@ final class OddName
 
         return count($halves) > 2 ||
             substr_count($name, ',') > 2 ||
-            (count($turned) === 1 && preg_match('/^(?:\p{L}{2,}\.? )?\p{L}{2,} \p{L}{2,}$/uD', $halves[1] ?? '') === 1);
+            (count($turned) === 1 && preg_match('/^(?:\p{L}{2,}\.? )?\p{L}{2,} \p{L}{2,}$/uD', $halves[1] ?? '') === 1) ||
+            self::mayBeFirm($name, $halves);
+    }
+
+    /**
+     * "Olsen Bait & Tackle" and "Hook & Ladder" are no couples, and nothing but the last word tells.
+     *
+     * @param  list<string>  $halves
+     */
+    private static function mayBeFirm(string $name, array $halves): bool
+    {
+        $last = $halves[1] ?? '';
+
+        return !str_contains($name, ',') &&
+            preg_match('/^\p{L}{2,}$/uD', $last) === 1 &&
+            !FrequentNames::isFirst(Fold::words($last)) &&
+            !in_array(Fold::words($last), ['wife', 'husband', 'spouse', 'family', 'guest', 'son', 'sons', 'daughter', 'children'], true);
     }
 
     /**

@@ -228,13 +228,15 @@ final readonly class ColumnProposer
     private function byValues(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
     {
         foreach ([[ValueLook::Email, 'email'], [ValueLook::Phone, 'phone']] as [$look, $target]) {
+            // Beside the supporter's own, "Fundraiser email" is somebody else's.
+            $isOther = $look === ValueLook::Email && preg_match('/\p{L}.*\be-?mail/iu', $profile->header) === 1;
+            if ($isOther && $sheet->has('email', $column)) {
+                continue;
+            }
             if ($profile->share($look) >= self::CERTAIN && $profile->share(ValueLook::Date) < 0.5) {
                 return new Proposal(
                     $profile->header,
-                    // "Teacher email" may be of somebody else.
-                    $look === ValueLook::Email && preg_match('/\p{L}.*\be-?mail/iu', $profile->header) !== 1
-                        ? ColumnState::Sure
-                        : ColumnState::Look,
+                    $look === ValueLook::Email && !$isOther ? ColumnState::Sure : ColumnState::Look,
                     $target,
                     "{$profile->evidence($look)}; the header does not say.",
                 );

@@ -69,6 +69,8 @@ final class HeaderWords
         'current' => 1,
         'donor' => 1,
         'donors' => 1,
+        'contributor' => 1,
+        'contributors' => 1,
         'supporter' => 1,
         'supporters' => 1,
         'member' => 1,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Weights;
 
+use PineSieve\Core\Names\FrequentNames;
+
 /**
  * How many records have a value. Counted in a sketch of fixed size (count-min, Cormode and Muthukrishnan 2005): never too few, too many by chance
  * where there are millions. Where little is counted yet, what is usual fills in.
@@ -216,12 +218,10 @@ final class Frequencies
     private static function lists(): array
     {
         if (self::$lists === []) {
-            /** @var array<string, array<string, float>> $lists */
-            $lists = require __DIR__ . '/data/names.php';
             /** @var array<string, int> $words */
             $words = require __DIR__ . '/data/organization-words.php';
             self::$lists = [
-                ...$lists,
+                ...FrequentNames::shares(),
                 WeighedField::Name->value => array_map(static fn(int $ofAThousand): float => $ofAThousand / 1000, $words),
             ];
         }

@@ -83,6 +83,36 @@ final class NamedPeopleTest extends TestCase
             'Work: Self',
             ['employer.none'],
         ];
+        yield 'what a report says of nobody' => [
+            [...$ann, 'employer.organization.name' => 'Information requested per best efforts'],
+            ['Ann Lee'],
+            'Work: Information requested per best efforts',
+            ['employer.none'],
+        ];
+        yield 'one of a couple alone' => [
+            ['name.last' => 'Lee', 'name.first' => '', 'spouse.name.first' => 'Irene', 'spouse.email' => 'a@example.org'],
+            ['Irene Lee'],
+            '',
+            ['spouse.alone'],
+        ];
+        yield 'two of a couple' => [
+            ['name.last' => 'Lee', 'name.first' => 'Bo', 'spouse.name.first' => 'Irene'],
+            ['Bo Lee', 'spouse Irene Lee', 'household Bo & Irene Lee'],
+            '',
+            [],
+        ];
+        yield 'a desk' => [
+            ['organization.name' => 'Larkspur Trust c/o First Bank'],
+            ['Larkspur Trust'],
+            'With the name: c/o First Bank',
+            [],
+        ];
+        yield 'a desk in a column of names' => [
+            ['name.full' => 'Seacoast Dental Group (attn: Pam)'],
+            ['Seacoast Dental Group'],
+            'With the name: attn: Pam',
+            [],
+        ];
         yield 'a name that has such a word' => [
             [...$ann, 'employer.organization.name' => 'Retired Teachers of Maine'],
             ['Ann Lee', 'employer Retired Teachers of Maine'],

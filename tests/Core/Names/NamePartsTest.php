@@ -17,6 +17,10 @@ final class NamePartsTest extends TestCase
         yield 'nothing to tidy' => [['', 'Ann', 'Lee', ''], ['', 'Ann', 'Lee', '']];
         yield 'a title before the first name' => [['', 'Mrs. Ann', 'Lee', ''], ['Mrs.', 'Ann', 'Lee', '']];
         yield 'a title in its place' => [['', 'Dr', 'Patel', ''], ['Dr.', '', 'Patel', '']];
+        yield 'a title before the last name' => [['', 'Sam', 'Dr. Ellis', ''], ['Dr.', 'Sam', 'Ellis', '']];
+        yield 'a last name that begins like one' => [['', 'Bo', 'Bishop Lee', ''], ['', 'Bo', 'Bishop Lee', '']];
+        yield 'a last name that is one' => [['', 'Bo', 'Dr', ''], ['', 'Bo', 'Dr', '']];
+        yield 'one that stands apart, before the last name' => [['Dr', 'Sam', 'Mr. Ellis', ''], ['Dr', 'Sam', 'Mr. Ellis', '']];
         yield 'two titles' => [['', 'Rev. Dr. Ann', 'Lee', ''], ['Rev. Dr.', 'Ann', 'Lee', '']];
         yield 'a rank' => [['', 'Sgt.', 'York', ''], ['Sgt.', '', 'York', '']];
         yield 'a father' => [['', 'Father Tom', 'Kelly', ''], ['Fr.', 'Tom', 'Kelly', '']];

@@ -396,6 +396,12 @@ final class NamesTest extends TestCase
                 'Kim Yong-ho',
                 'Robert Lee, Ann Park',
                 'Mc Neil Ann',
+                'Monadnock Tool & Die',
+                'Hook and Ladder',
+                'Roe & Cote',
+                'Prof. Emer. Liang, Wei',
+                'Wilson Tavárez hijo',
+                'Pending - Jess',
             ]
             as $name
         ) {
@@ -417,6 +423,12 @@ final class NamesTest extends TestCase
                 'Ann & Bo Lee',
                 'Lee, Ann and Park, Bo',
                 'Smith, Ann & Bo',
+                'Okafor, Chidi & Ngozi',
+                'Chidi & Ngozi Okafor',
+                'John Smith & Mary',
+                'Bo Lee & wife',
+                'Mr. Robt. Lee, Esq.',
+                'Olsen Bait & Tackle',
                 'Mr. and Mrs. Ann Lee and Family',
                 'Robert "Bob" Lee (deceased)',
                 'Lee Foundation for the Arts',
@@ -426,6 +438,26 @@ final class NamesTest extends TestCase
             as $name
         ) {
             yield [$name, false];
+        }
+    }
+
+    public function test_who_opens_the_mail_of_an_organization_is_not_its_name(): void
+    {
+        foreach (
+            [
+                'Larkspur Trust c/o First Bank' => ['Larkspur Trust', 'c/o First Bank'],
+                'Seacoast Dental Group (attn: Pam)' => ['Seacoast Dental Group', 'attn: Pam'],
+                'Acme, Inc., attn Accounts' => ['Acme, Inc.', 'attn Accounts'],
+                'Anonymous (via Pell Foundation)' => ['Anonymous', 'via Pell Foundation'],
+                'Attention Deficit Center' => ['Attention Deficit Center', ''],
+                'Attn: Pam' => ['Attn: Pam', ''],
+                'Dover Via Ferrata Club' => ['Dover Via Ferrata Club', ''],
+                'Lee Hardware (Dover)' => ['Lee Hardware (Dover)', ''],
+            ]
+            as $written => $read
+        ) {
+            $remarks = NameRemarks::ofOrganization($written);
+            self::assertSame($read, [$remarks->name, $remarks->remark], $written);
         }
     }
 

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace PineSieve\Core\Names;
+
+/** First and last names that many people have, from data/frequent.php. */
+final class FrequentNames
+{
+    /** @var ?array{'last name': array<string, float>, 'first name': array<string, float>} */
+    private static ?array $shares = null;
+
+    private function __construct() {}
+
+    /** @return array{'last name': array<string, float>, 'first name': array<string, float>} folded name to its share among people */
+    public static function shares(): array
+    {
+        /** @var array{'last name': array<string, float>, 'first name': array<string, float>} $shares */
+        $shares = self::$shares ?? (require __DIR__ . '/data/frequent.php');
+
+        return self::$shares = $shares;
+    }
+
+    /** Whether many have it for a first name, or a short form of one. */
+    public static function isFirst(string $folded): bool
+    {
+        return isset(self::shares()['first name'][$folded]) || Nicknames::fullOf($folded) !== [];
+    }
+}
