@@ -14,6 +14,7 @@ use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Standards\Problem;
+use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Fold;
 
 /** Whom a row names: what stands in the place of a name and is none goes to the notes, and what may be another is told. */
@@ -31,7 +32,14 @@ final readonly class NamedPeople
         $problems = $this->saidDead($persons[''] ?? new PersonValues());
         $persons = array_map(static fn(PersonValues $person): PersonValues => $person->withoutRemarks(), $persons);
         foreach (
-            [$this->atWork(...), $this->withContact(...), $this->withSpouse(...), $this->nameless(...), $this->asWhole(...)]
+            [
+                $this->atWork(...),
+                $this->withContact(...),
+                $this->withSpouse(...),
+                $this->withChildren(...),
+                $this->nameless(...),
+                $this->asWhole(...),
+            ]
             as $settle
         ) {
             [$persons, $found] = $settle($persons);
@@ -244,12 +252,43 @@ final readonly class NamedPeople
 
             return [$persons, []];
         }
-        if ($first !== '' && $ownLast !== '' && ($last === '' || $isOwnLast) && self::hasLastAlone($main)) {
+        $isOnlyOne = $main->namesSomeone() ? $first !== '' && ($last === '' || $isOwnLast) && $ownLast !== '' : "{$first}{$full}" !== '';
+        if ($isOnlyOne && self::hasLastAlone($main)) {
             return $this->instead($persons, $main, $spouse);
         }
         $isSame = $first !== '' && Fold::words($first) === Fold::words($main->first('name.first')) && ($last === '' || $isOwnLast);
 
         return [$persons, $isSame ? [$this->told(NameDoubt::Same, 'spouse.name.first', trim("{$first} {$last}"))] : []];
+    }
+
+    /**
+     * Of two children in a cell each is one; what else is said of them may be of either, and is noted.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function withChildren(array $persons): array
+    {
+        $child = $persons['child'] ?? new PersonValues();
+        $written = $child->first('name.full');
+        $names = $written !== '' && TwoPeople::areIn($written) && !isset($persons['child.2']) ? TwoPeople::split($written) : [];
+        if (count($names) !== 2) {
+            return [$persons, []];
+        }
+        $said = [];
+        foreach ($child->written() as $value) {
+            $said = str_starts_with($value->target->field, 'name.') ? $said : [...$said, $value->value];
+        }
+        $of = static fn(int $number, string $name): PersonValues => new PersonValues([
+            new FedValue((Target::tryParse('child.name.full') ?? throw new \LogicException())->with(partyNumber: $number), $name),
+        ]);
+        $persons['child'] = $of(1, $names[0]);
+        $persons['child.2'] = $of(2, $names[1]);
+        if ($said !== []) {
+            $persons[''] = ($persons[''] ?? new PersonValues())->noting('Children: ' . implode(', ', $said));
+        }
+
+        return [$persons, [$this->told(NameDoubt::TwoPeople, 'child.name.full', $written)]];
     }
 
     private static function hasLastAlone(PersonValues $person): bool
@@ -272,11 +311,11 @@ final readonly class NamedPeople
                 $value->name,
                 $value->isConstant,
             ),
-            $spouse->without('name.last')->values(),
+            ($main->first('name.last') === '' ? $spouse : $spouse->without('name.last'))->values(),
         );
         unset($persons['spouse']);
         $persons[''] = $main->and(new PersonValues($own));
-        $name = trim("{$spouse->first('name.first')} {$main->first('name.last')}");
+        $name = self::nameOf($persons['']);
 
         return [
             $persons,
@@ -285,7 +324,7 @@ final readonly class NamedPeople
                     'spouse.alone',
                     'spouse.name.first',
                     $name,
-                    "Only the spouse has a first name: the row is about {$name}",
+                    "Only the spouse is named: the row is about {$name}",
                     'Write the other first name where there are two people',
                 ),
             ],

@@ -14,6 +14,7 @@ use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Gifts\WrittenMoney;
 use PineSieve\Core\Names\NameRemarks;
@@ -150,7 +151,7 @@ final class RowMapper
                                 $country,
                                 $text,
                             );
-                    foreach ($place === null || $contact === null ? [] : $contact->beside($place) as $value) {
+                    foreach ($place === null ? [] : $contact?->beside($place) ?? $this->besideKind($place, $text) as $value) {
                         $values = self::withValue($values, $value);
                     }
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
@@ -530,6 +531,15 @@ final class RowMapper
             self::spread($texts, $target, $field),
             $contacts,
         );
+    }
+
+    /** @return list<FedValue> the number of a check that stands with the kind of gift, where no column has it */
+    private function besideKind(Target $place, string $text): array
+    {
+        $number = $place->field === 'gift.kind' ? GiftKind::checkNumber($text) : '';
+        $reference = $place->with(field: 'gift.reference');
+
+        return $number === '' || isset($this->columns[$reference->key()]) ? [] : [new FedValue($reference, $number)];
     }
 
     /**

@@ -6,9 +6,12 @@ namespace PineSieve\Core\Columns;
 
 use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\NotPaid;
+use PineSieve\Core\Names\FrequentNames;
 use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\TwoPeople;
+use PineSieve\Core\Names\Words;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Text\Fold;
 use PineSieve\Core\Text\LostLetters;
 use PineSieve\Core\Text\MailDomain;
 use PineSieve\Core\Text\Mojibake;
@@ -34,6 +37,7 @@ enum ValueMark: string
     case Small = 'small';
     case TwoPeople = 'two people';
     case LastFirst = 'last, first';
+    case LastAhead = 'last first';
     case OddName = 'odd name';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
@@ -112,12 +116,23 @@ enum ValueMark: string
             $marks[] = self::TwoPeople;
         } elseif (preg_match('/^[\p{L}\'\x{2019}. -]+,\s*[\p{L}\'\x{2019}. -]+$/uD', $text) === 1) {
             $marks[] = self::LastFirst;
+        } elseif (self::isLastAhead($text)) {
+            $marks[] = self::LastAhead;
         }
         if (preg_match('/[;|\/]|,.*,/', $text) === 1) {
             $marks[] = self::List;
         }
 
         return $marks;
+    }
+
+    /** "TREMBLAY MARC" and "Lee Ann M": of two words the second is a first name, the first is none. */
+    private static function isLastAhead(string $text): bool
+    {
+        return preg_match('/^(\p{L}[\p{L}\'\x{2019}-]+) (\p{L}{2,})(?:-\p{L}+)?(?: \p{L}+\.?)?$/uD', $text, $words) === 1 &&
+            FrequentNames::isFirst(Fold::words($words[2])) &&
+            !FrequentNames::isFirst(Fold::words($words[1])) &&
+            Words::title(Fold::solid($words[1])) === null;
     }
 
     /** @return list<self> */

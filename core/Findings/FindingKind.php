@@ -7,6 +7,7 @@ namespace PineSieve\Core\Findings;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\CasingStep;
+use PineSieve\Core\Columns\Steps\LastBehind;
 use PineSieve\Core\Columns\Steps\Mend;
 use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\People;
@@ -61,6 +62,7 @@ enum FindingKind: string
     case Capitals = 'capitals';
     case SmallLetters = 'small';
     case LastFirst = 'last, first';
+    case LastAhead = 'last first';
     case OddNames = 'odd name';
     case TwoPeople = 'two people';
     case TwoEmails = 'two emails';
@@ -118,6 +120,7 @@ enum FindingKind: string
             self::Capitals => 'Names all in capitals',
             self::SmallLetters => 'Names all in small letters',
             self::LastFirst => 'Names as "Last, First"',
+            self::LastAhead => 'Names that seem to have the last name first',
             self::OddNames => 'Names that may be read wrongly',
             self::TwoPeople => 'Two people in a cell',
             self::TwoEmails => 'Several emails in a cell',
@@ -173,7 +176,11 @@ enum FindingKind: string
     /** Whether only a person can say if the remedy is one: what a spreadsheet hides may be wanted, and a name alone in its row may be someone. */
     public function isForAPerson(): bool
     {
-        return in_array($this, [self::HiddenRows, self::StruckRows, self::HiddenColumns, self::Merged, self::Dittos, self::Sections], true);
+        return in_array(
+            $this,
+            [self::HiddenRows, self::StruckRows, self::HiddenColumns, self::Merged, self::Dittos, self::Sections, self::LastAhead],
+            true,
+        );
     }
 
     /** What there is to know where no remedy is needed. */
@@ -205,6 +212,8 @@ enum FindingKind: string
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::TwoEmails, self::TwoPhones => 'Each becomes one of its own. What is written beside one goes to the notes.',
+            self::LastAhead
+                => 'They are read with the first name first. Count those that can be told: it holds for the whole column or for none.',
             self::OddDomains => 'They come in as they are written. What is wrong can be put right in the checks.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',
@@ -225,6 +234,7 @@ enum FindingKind: string
             self::Errors => new Blank(['error']),
             self::Capitals, self::SmallLetters => new CasingStep('name'),
             self::LastFirst => new Turn(),
+            self::LastAhead => new LastBehind(),
             self::TwoPeople => new People(),
             self::Lists => new Split(),
             self::LostZeros => new Pad(5),
@@ -261,7 +271,7 @@ enum FindingKind: string
 
         return match ($this) {
             self::Capitals, self::SmallLetters => $isName && !in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
-            self::LastFirst, self::OddNames => $field === 'name.full',
+            self::LastFirst, self::LastAhead, self::OddNames => $field === 'name.full',
             self::TwoPeople => $field === 'name.full' || $field === 'name.first',
             self::TwoEmails, self::OddDomains => $field === 'email',
             self::TwoPhones => $field === 'phone',

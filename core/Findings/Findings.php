@@ -18,8 +18,11 @@ use PineSieve\Core\Standards\Target;
 /** Everything that is wrong with a file, and the remedies as steps of its column plan. */
 final readonly class Findings
 {
+    /** Part of the names from which it is likely that all have the last name first: one in twenty seems so where none has. */
+    private const LAST_AHEAD = 0.25;
+
     /** Steps in the order in which they work best, whenever they were added. */
-    private const ORDER = ['mend', 'trim', 'blank', 'turn', 'case', 'people', 'split', 'pad', 'date', 'number'];
+    private const ORDER = ['mend', 'trim', 'blank', 'turn', 'behind', 'case', 'people', 'split', 'pad', 'date', 'number'];
 
     /** @param  list<ColumnProfile>  $profiles */
     public function __construct(
@@ -183,6 +186,8 @@ final readonly class Findings
         return match ($kind) {
             // In a column that is otherwise of small letters or of codes, capitals are nothing to mend.
             FindingKind::Capitals, FindingKind::SmallLetters => $count > 0 && $profile->filled > 0 ? $count : 0,
+            // Some last names are first names as well: of few nothing can be told.
+            FindingKind::LastAhead => $count > self::LAST_AHEAD * $profile->filled ? $count : 0,
             FindingKind::SerialDates => $count > 0.02 * $profile->filled ? $count : 0,
             default => $count,
         };

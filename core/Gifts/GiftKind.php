@@ -25,6 +25,18 @@ enum GiftKind: string
         return $this === self::Pledge;
     }
 
+    /** The number of a check that stands with the word: "ck 4410", "Check #881"; '' if there is none. */
+    public static function checkNumber(string $text): string
+    {
+        return preg_match(
+            '/^(?:personal )?(?:ck|chk|check|cheque|chq)\W{0,3}(?:no|num|number)?\W{0,3}(\d{2,12})$/iD',
+            trim($text),
+            $found,
+        ) === 1
+            ? $found[1]
+            : '';
+    }
+
     /** The kind that a word stands for; null if it is not known. */
     public static function parse(string $text): ?self
     {
@@ -63,7 +75,7 @@ enum GiftKind: string
             'pledge payment', 'pledge pmt', 'payment' => self::PledgePayment,
             'recurring', 'recurring installment', 'recurring gift', 'monthly', 'sustainer', 'installment' => self::Recurring,
             'other', 'misc' => self::Other,
-            default => null,
+            default => self::checkNumber($text) === '' ? null : self::Check,
         };
     }
 }

@@ -101,7 +101,9 @@ final readonly class NameParts
             $last !== '' && str_ends_with($first, " {$last}"),
             $first !== '' && str_starts_with($last, "{$first} ")
                 => NameDoubt::Twice,
-            str_contains($this->first, ','), OddName::isIn($whole) => NameDoubt::Odd,
+            str_contains($this->first, ','),
+            OddName::isIn($this->last === '' ? (string) preg_replace('/ \p{L}\.?$/u', '', $whole) : $whole)
+                => NameDoubt::Odd,
             default => null,
         };
     }

@@ -16,7 +16,7 @@ final class OddName
         self::SMALL .
         '|(?i:' .
         self::NO_NAME .
-        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |\b\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$|(?:&|\+|(?i: and)) ?\p{L}{2,}$/u';
+        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |\b\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$|(?:&|\+|(?i: and)) ?\p{L}{2,}$| (?:\p{L}|(?i:dr|mr|mrs|ms|rev|prof))\.?$/u';
 
     /** Words within a text, not within a name. */
     private const SMALL = '\b(?:of|for|at|to|not|no|by|with|from|on|see|per|via|y|e|et)\b';
@@ -85,6 +85,7 @@ final class OddName
             preg_match(self::GIVEN_LAST, $name) === 1 ||
             self::mayBeTwo($name) ||
             ($first === 'mc' && count($words) > 2) ||
+            self::endsShort($words) ||
             $words[0] === 'a' ||
             str_starts_with($name, '+') ||
             in_array($first, ['the', 'an', 'in', 'her', 'his', 'their'], true) ||
@@ -108,6 +109,16 @@ final class OddName
         return false;
     }
 
+    /**
+     * "Omar H." and "SMITH JANE DR": no last name is one letter, or such a title.
+     *
+     * @param  list<string>  $words
+     */
+    private static function endsShort(array $words): bool
+    {
+        return count($words) > 1 && preg_match('/^(?:\p{L}|(?i:dr|mr|mrs|ms|rev|prof))\.?$/uD', $words[count($words) - 1]) === 1;
+    }
+
     /** "Robert Lee, Ann Park" is no last name behind which a first and a middle one stand. */
     private static function mayBeTwo(string $name): bool
     {
@@ -128,6 +139,7 @@ final class OddName
 
         return count($halves) > 2 ||
             substr_count($name, ',') > 2 ||
+            preg_match('/^[^,]* \p{L}\.?$/uD', $name) === 1 ||
             (count($turned) === 1 && preg_match('/^(?:\p{L}{2,}\.? )?\p{L}{2,} \p{L}{2,}$/uD', $halves[1] ?? '') === 1) ||
             self::mayBeFirm($name, $halves);
     }

@@ -192,13 +192,14 @@ final readonly class WrittenName
         [$names, $suffixes] = [[], []];
         foreach (array_map(trim(...), explode(',', $text)) as $i => $part) {
             $isBehindName = $i > 0 && (count($names) > 1 || self::isWhole($names[0]));
+            $isOffice = $isBehindName && preg_match('/^(?:\p{Lu}\.){2,4}$/uD', $part) === 1 && self::isTitled($names[0]);
             $known =
                 $i === 0 || (!$isBehindName && self::areInitials($part))
                     ? null
                     : Words::suffix(Fold::solid($part)) ??
                         (self::suffixes($part) ??
                             ($isBehindName || self::isWhole(mb_strtolower($names[0])) ? self::credential($part) : null));
-            if ($known !== null || ($isBehindName && self::isCredential($part))) {
+            if ($known !== null || $isOffice || ($isBehindName && self::isCredential($part))) {
                 $suffixes[] = $known ?? $part;
             } elseif ($i === 0 || $part !== '') {
                 $names[] = $part;
@@ -251,6 +252,14 @@ final readonly class WrittenName
             implode(' ', array_slice($words, $from)),
             $suffix,
         );
+    }
+
+    /** "Msgr. Tomás Ortega", behind whom "V.F." is an office: of "Dr. Ortega" it is who he is. */
+    private static function isTitled(string $name): bool
+    {
+        [$title, $words] = self::cutTitle(explode(' ', $name));
+
+        return $title !== '' && count($words) > 1;
     }
 
     /** "J.R." and "M. D.": of a last name alone these are who it is. */

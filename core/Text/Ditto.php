@@ -47,6 +47,6 @@ final class Ditto
     {
         return strlen($tidied) < 40 &&
             preg_match('/same|above|below|as |see /i', $tidied) === 1 &&
-            preg_match(self::REFERENCE, $tidied) === 1;
+            (preg_match(self::REFERENCE, $tidied) === 1 || preg_match('/^same as [^,\d]+$/iD', $tidied) === 1);
     }
 }

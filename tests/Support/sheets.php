@@ -84,5 +84,7 @@ return [
     'a parish school' => ['Father|full|name.full', 'Mother|full|spouse.name.full', 'Child 1|first|child.name.full', 'Child 1 Birthday|date|child.birth_date'],
     'alumni of a college' => ['Prefix|title|name.title', 'First|first|name.first', 'Mid|initial|name.middle', 'Last|last|name.last', 'Pref Mail Name|full|name.envelope', 'Bus Name|org|organization.name', 'Bus Title|title|employer.role', 'Home St|state|address.home.state'],
     'houses of a fire district' => ['Contributor|full|name.full', 'Street No|house|', 'Pre Dir|heading|', 'Street Name|road|address.line1', 'Apt/Lot|unit|address.line2', 'Town|city|address.city', 'Zip+4|zip|address.postal_code', 'Gift|money|gift.amount'],
+    'a bank' => ['Posted|date|gift.date', 'Payer name|full|name.full', 'Amount (CAD)|money|gift.amount', 'Ref|code|gift.reference', 'Emerg Ph|phone|'],
+    'parishes' => ['Parish|org|organization.name', 'Parish Phone|phone|phone', 'Emergency Contact Email|email|'],
     'donors with children' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Birthday|date|birth_date', 'Child 1 Name|first|child.name.full', 'Child 1 DOB|date|child.birth_date'],
 ];

@@ -25,7 +25,7 @@ final readonly class ColumnProposer
     private const CERTAIN = 0.9;
 
     /** Headers that name an organization, or where someone studies, prays or plays. */
-    private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation'];
+    private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation', 'parish', 'congregation'];
 
     public function __construct(private FieldCatalog $catalog) {}
 

@@ -19,6 +19,8 @@ final class FamilyHeaders
         'student',
         'pupil',
         'camper',
+        'cub',
+        'chorister',
         'athlete',
         'scout',
         'swimmer',

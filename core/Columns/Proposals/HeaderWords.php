@@ -274,6 +274,10 @@ final class HeaderWords
         $words = self::words($header);
         $numbers = array_values(array_filter($words, static fn(string $word): bool => preg_match('/^(?:[1-9]|[1-5]\d)$/D', $word) === 1));
         $letters = array_values(array_filter($words, static fn(string $word): bool => preg_match('/^\d+$/D', $word) !== 1));
+        // Whom to call when something happens is nobody of the sheet.
+        if (array_intersect($letters, ['emergency', 'emerg', 'emer', 'kin', 'nok']) !== []) {
+            return new self('', '', '', 0);
+        }
         $party = self::party($letters);
         $kind = self::kind($letters);
         foreach (self::attempts($words, $letters, $party, $kind) as [$attempt, $usesNumber]) {

@@ -249,6 +249,10 @@ final class Meaning
         ) {
             return null;
         }
+        // Of a payment, a bare reference is its own.
+        if ($sheet->hasGifts() && preg_match('/^\W*ref(?:erence|num)?\W*(?:no|number|#)?\W*$/iD', $profile->header) === 1) {
+            return $sheet->has('gift.reference') ? null : 'gift.reference';
+        }
         if ($sheet->isAlone('id.old', $column)) {
             return 'id.old';
         }

@@ -29,6 +29,7 @@ final readonly class Steps
         Pad::NAME => Pad::class,
         ImpliedDecimals::NAME => ImpliedDecimals::class,
         Turn::NAME => Turn::class,
+        LastBehind::NAME => LastBehind::class,
         People::NAME => People::class,
         Mend::NAME => Mend::class,
         Formula::NAME => Formula::class,

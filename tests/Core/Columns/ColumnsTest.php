@@ -425,6 +425,20 @@ final class ColumnsTest extends TestCase
         self::assertSame($codes, array_column(self::map($row)->problems, 'code'));
     }
 
+    #[TestWith(['ck 4410', 'check', '4410'])]
+    #[TestWith(['Check #881', 'check', '881'])]
+    #[TestWith(['CHQ 000123', 'check', '000123'])]
+    #[TestWith(['check', 'check', ''])]
+    #[TestWith(['Visa', 'card', ''])]
+    public function test_the_number_of_a_check_stands_with_the_kind_of_gift(string $written, string $kind, string $number): void
+    {
+        $row = ['name.last' => 'Lee', 'gift.date' => '2020-01-02', 'gift.amount' => '25', 'gift.kind' => $written];
+        $gift = self::map($row)->record()->gifts[0];
+
+        self::assertSame([$kind, $number], [$gift->kind, $gift->reference]);
+        self::assertSame('A-1', self::map([...$row, 'gift.reference' => 'A-1'])->record()->gifts[0]->reference);
+    }
+
     public function test_what_stands_beside_an_email_or_a_number_is_kept(): void
     {
         $record = self::map([

@@ -95,6 +95,18 @@ final class NamedPeopleTest extends TestCase
             '',
             ['spouse.alone'],
         ];
+        yield 'the second of a couple alone' => [
+            ['name.full' => '', 'spouse.name.full' => 'Don Orr', 'spouse.phone' => '207-555-0143'],
+            ['Don Orr'],
+            '',
+            ['spouse.alone'],
+        ];
+        yield 'two children in a cell' => [
+            [...$ann, 'child.name.full' => 'Mia & Max Orr', 'child.email' => 'kids@example.org'],
+            ['Ann Lee', 'child Mia Orr', 'child.2 Max Orr'],
+            'Children: kids@example.org',
+            ['name.two people'],
+        ];
         yield 'two of a couple' => [
             ['name.last' => 'Lee', 'name.first' => 'Bo', 'spouse.name.first' => 'Irene'],
             ['Bo Lee', 'spouse Irene Lee', 'household Bo & Irene Lee'],

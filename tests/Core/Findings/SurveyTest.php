@@ -156,6 +156,20 @@ final class SurveyTest extends TestCase
         yield 'capitals of a code are none' => ['Donor ID', '-capitals', ['LEE', 'PARK'], 'LEE', null];
         yield 'names of scripts without capitals' => ['Last name', '-capitals', ['山田', 'עמית', 'Lee'], '山田', null];
         yield 'last, first' => ['Name', 'last, first', ['Lee, Ann', 'Bo Park'], 'Lee, Ann', 'Ann Lee'];
+        yield 'last name ahead' => [
+            'Name',
+            'last first',
+            ['TREMBLAY MARC', 'ROY ANNE P', 'GAGNON LUC', 'COTE PAUL'],
+            'ROY ANNE P',
+            'ANNE P ROY',
+        ];
+        yield 'last names that are first names' => [
+            'Name',
+            '-last first',
+            ['Mackenzie Scott', 'Ann Lee', 'Bo Park', 'Mary Smith', 'Jo Hill'],
+            '',
+            null,
+        ];
         yield 'odd names' => ['Name', 'odd name', ['Ann Lee', 'Bo Park #2', 'Cy Dahl'], 'Bo Park #2', null];
         yield 'of streets there are none' => ['Address', '-odd name', ['12 Elm St #2', '14 Elm St'], '12 Elm St #2', null];
         yield 'payments that failed, without gifts' => ['Status', '-not paid', ['failed', 'succeeded'], 'failed', null];

@@ -402,6 +402,9 @@ final class NamesTest extends TestCase
                 'Prof. Emer. Liang, Wei',
                 'Wilson Tavárez hijo',
                 'Pending - Jess',
+                'GAGNON L ET ROY P',
+                'SMITH JANE DR',
+                'Omar H.',
             ]
             as $name
         ) {
@@ -427,6 +430,9 @@ final class NamesTest extends TestCase
                 'Chidi & Ngozi Okafor',
                 'John Smith & Mary',
                 'Bo Lee & wife',
+                'John A & Mary B Smith',
+                'Lee, Ann & Bo M.',
+                'Dean Judge',
                 'Mr. Robt. Lee, Esq.',
                 'Olsen Bait & Tackle',
                 'Mr. and Mrs. Ann Lee and Family',

@@ -161,7 +161,18 @@ final class TextTest extends TestCase
             self::assertFalse(Ditto::isMark($value), $value);
         }
         foreach (
-            ['same', 'SAME AS HOME', 'same as above', 'see above', '(same)', 'Same.', 'same as mailing address', 'see notes', 'as above']
+            [
+                'same',
+                'SAME AS HOME',
+                'same as above',
+                'see above',
+                '(same)',
+                'Same.',
+                'same as mailing address',
+                'see notes',
+                'as above',
+                'same as Lund',
+            ]
             as $reference
         ) {
             self::assertTrue(Ditto::isReference($reference), $reference);

@@ -693,6 +693,7 @@ export type FoundFinding = {
     | 'capitals'
     | 'small'
     | 'last, first'
+    | 'last first'
     | 'odd name'
     | 'two people'
     | 'two emails'

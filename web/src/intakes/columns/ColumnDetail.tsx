@@ -157,7 +157,7 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
             onChoose={setStep}
             onAdd={(next) => {
               setStep(column.steps.length);
-              if (next.do === 'trim' || next.do === 'mend' || next.do === 'turn' || next.do === 'people') {
+              if (['trim', 'mend', 'turn', 'behind', 'people'].includes(next.do)) {
                 keepSteps([...column.steps, next]);
               } else {
                 setDraft({ place: column.steps.length, step: next });
