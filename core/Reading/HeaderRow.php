@@ -15,6 +15,12 @@ final readonly class HeaderRow
     /** Rows from the top in which a header is looked for. */
     public const WITHIN = 25;
 
+    /** Of whom or of what several columns are, where that stands above them. */
+    private const GROUP =
+        '/^(?:(?:primary|first|second|1st|2nd|alternate|other) )?(?:donor|member|constituent|supporter|person|individual|contact|spouse|partner|husband|wife|' .
+        'mother|father|parent|guardian|child|student|household|family|employer|company|business|organization|work|home|office|mailing|billing|shipping|' .
+        'seasonal|summer|winter|address|phones?|emails?|gift|donation|pledge|payment|emergency)(?: [1-9])?(?: (?:contact|info|information|details?|data|address))*$/iD';
+
     /** @param  list<string>  $names unique and not empty, one a column */
     private function __construct(public int $number, public array $names) {}
 
@@ -52,9 +58,13 @@ final readonly class HeaderRow
     {
         $cells = $rows[$number] ?? [];
         $names = [];
+        $groups = self::groups($rows[$number - 1] ?? []);
+        $group = '';
         $seen = [];
         for ($i = 0; $i < max($width, count($cells)); $i++) {
             $name = Tidy::line($cells[$i] ?? '');
+            $group = $groups[$i] ?? $group;
+            $name = $name === '' || $group === '' ? $name : "{$group} {$name}";
             $name = $name === '' ? 'Unnamed ' . ($i + 1) : mb_substr($name, 0, 120);
             $key = mb_strtolower($name);
             $seen[$key] = ($seen[$key] ?? 0) + 1;
@@ -62,6 +72,30 @@ final readonly class HeaderRow
         }
 
         return new self($number, $names);
+    }
+
+    /**
+     * What stands above the header for several of its columns: "Spouse" above "First" and "Email".
+     *
+     * @param  list<string>  $above  cells of the row above
+     * @return array<int, string> column to the words that go in front, from there to the next; empty if the row is anything else
+     */
+    private static function groups(array $above): array
+    {
+        $groups = [];
+        foreach ($above as $column => $cell) {
+            $cell = Tidy::line($cell);
+            if ($cell === '') {
+                continue;
+            }
+            if (preg_match(self::GROUP, $cell) !== 1) {
+                return [];
+            }
+            $bare = trim((string) preg_replace('/\b(?:contact|info|information|details?|data|address)\b/i', '', $cell));
+            $groups[$column] = $bare;
+        }
+
+        return count($groups) > 1 ? $groups : [];
     }
 
     private static function looksLikeName(string $cell): bool

@@ -86,5 +86,9 @@ return [
     'houses of a fire district' => ['Contributor|full|name.full', 'Street No|house|', 'Pre Dir|heading|', 'Street Name|road|address.line1', 'Apt/Lot|unit|address.line2', 'Town|city|address.city', 'Zip+4|zip|address.postal_code', 'Gift|money|gift.amount'],
     'a bank' => ['Posted|date|gift.date', 'Payer name|full|name.full', 'Amount (CAD)|money|gift.amount', 'Ref|code|gift.reference', 'Emerg Ph|phone|'],
     'parishes' => ['Parish|org|organization.name', 'Parish Phone|phone|phone', 'Emergency Contact Email|email|'],
+    'a column for each month' => ['Name|full|name.full', 'Env #|number|', 'Jan-26|money|gift.amount', 'February 2026|money|gift.2.amount', '2026-03|money|gift.3.amount', 'Total|money|'],
+    'months without a year' => ['Name|full|name.full', 'Jan|money|', 'Feb|money|', 'Mar|money|', 'Total|money|'],
+    'funds side by side' => ['Name|full|name.full', 'Street|street|address.line1', 'Bldg Fund|money|', 'Missions|money|'],
+    'a building of no address' => ['Name|full|name.full', 'Building|money|', 'Missions|money|'],
     'donors with children' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Birthday|date|birth_date', 'Child 1 Name|first|child.name.full', 'Child 1 DOB|date|child.birth_date'],
 ];

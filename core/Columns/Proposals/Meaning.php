@@ -22,6 +22,10 @@ final class Meaning
     {
         $base = match ($sense->base) {
             'name.title' => self::title($sense, $profile, $sheet),
+            // The second line of no address is something else: "Building" beside funds.
+            'address.line2' => $sheet->has('address.line1', -1, $sense->party) || $sheet->has('address.block', -1, $sense->party)
+                ? 'address.line2'
+                : null,
             'zip4' => self::isWholeCode($profile) && !$sheet->has('address.postal_code') ? 'address.postal_code' : null,
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
             'deceased', 'death' => self::isDayOfDeath($profile) ? 'status' : self::status($sense, $profile, $sheet),

@@ -39,7 +39,7 @@ final readonly class Proposer
         );
         $proposals = (new StreetColumns())->apply($proposals, $profiles);
         $proposals = (new Contest($this->catalog, $sheet))->settle($proposals);
-        [$proposals, $constants] = (new YearColumns())->apply($proposals, $profiles);
+        [$proposals, $constants] = (new PeriodColumns())->apply($proposals, $profiles);
         $choices = [];
         foreach ($proposals as $column => $proposal) {
             $choices[] = $this->steps->choice($profiles[$column], $proposal, $sheet->senses[$column]);

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Constant;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -34,6 +35,24 @@ final class LayoutsTest extends TestCase
         foreach ($plan->choices as $choice) {
             self::assertMatchesRegularExpression('/[.!]$/', trim($choice->evidence), 'Evidence is a sentence.');
         }
+    }
+
+    public function test_a_column_for_each_month_or_year_is_a_gift_on_its_last_day(): void
+    {
+        $days = static function (string ...$headers): array {
+            $columns = array_map(static fn(string $header): array => [$header, ['25', '30'], null], array_values($headers));
+
+            return array_map(
+                static fn(Constant $constant): string => $constant->value,
+                Layouts::proposed([['Name', ['Ann Lee', 'Bo Park'], null], ...$columns])->constants,
+            );
+        };
+
+        self::assertSame(['2026-01-31', '2024-02-29', '2025-09-30'], $days('Jan-26', 'Feb 2024', "Sept. '25"));
+        self::assertSame(['2025-04-30', '2025-12-31'], $days('2025-04', '12/2025'));
+        self::assertSame(['2024-12-31', '2025-12-31'], $days('FY2024', 'Giving 2025'));
+        self::assertSame([], $days('Jan', 'Feb', 'Mar'), 'Nobody knows of which year.');
+        self::assertSame([], $days('Jan-26', 'Dues'), 'One may be anything.');
     }
 
     public function test_a_street_in_parts_is_put_together(): void

@@ -388,6 +388,26 @@ final class ReadingTest extends TestCase
         self::assertSame(['Name', 'name (2)', 'Unnamed 3', 'Email', 'Unnamed 5'], $names);
     }
 
+    public function test_what_stands_above_several_columns_goes_in_front(): void
+    {
+        $header = ['ID', 'First', 'Email', 'First', 'Email', 'Street', 'Zip'];
+        $of = static fn(array $above): array => HeaderRow::at(2, [1 => $above, 2 => $header], 7)->names;
+
+        self::assertSame(
+            ['ID', 'Donor First', 'Donor Email', 'Spouse First', 'Spouse Email', 'Home Street', 'Home Zip'],
+            $of(['', 'Donor', '', 'Spouse', '', 'Home Address', '']),
+        );
+        $plain = ['ID', 'First', 'Email', 'First (2)', 'Email (2)', 'Street', 'Zip'];
+        self::assertSame($plain, $of(['', 'Our Donors', '', 'Printed 3/1', '', '', '']), 'A title is none.');
+        self::assertSame($plain, $of(['', '', '', 'Spouse', '', '', '']), 'One alone may be a title.');
+        self::assertSame($plain, $of([]));
+        self::assertSame(
+            ['ID', 'First', 'Email', 'Spouse First', 'Spouse Email', 'Street', 'Zip'],
+            $of(['', 'Contact Information', '', 'Spouse', '', 'Address', '']),
+            'What says nothing ends what stood before.',
+        );
+    }
+
     /** @return iterable<array{string, bool}> */
     public static function cells(): iterable
     {
