@@ -90,5 +90,7 @@ return [
     'months without a year' => ['Name|full|name.full', 'Jan|money|', 'Feb|money|', 'Mar|money|', 'Total|money|'],
     'funds side by side' => ['Name|full|name.full', 'Street|street|address.line1', 'Bldg Fund|money|', 'Missions|money|'],
     'a building of no address' => ['Name|full|name.full', 'Building|money|', 'Missions|money|'],
+    'sponsors of animals' => ["Sponsor's Name|full|name.full", "Recipient's Name|full|", 'Recipient Email|email|', 'Sponsor Email|email|email', 'Animal Sponsored|first|', 'Gift message|note|'],
+    'owners of flats' => ['Owner 1 First|first|name.first', 'Owner 1 Last|last|name.last', 'Owner 2 First|first|spouse.name.first', 'Owner 2 Cell|phone|spouse.phone.mobile', 'Tenant Name|full|', 'Email Newsletter?|yesno|consent.email'],
     'donors with children' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Birthday|date|birth_date', 'Child 1 Name|first|child.name.full', 'Child 1 DOB|date|child.birth_date'],
 ];

@@ -13,6 +13,12 @@ final class FamilyHeaders
         ['wife', 'wifes', 'her', 'mrs', 'mother', 'mothers', 'mom', 'moms'],
     ];
 
+    /** Who gave, paid or owns, as sheets call them that tell of someone else as well. */
+    private const GIVERS = ['sponsor', 'purchaser', 'buyer', 'donor', 'giver', 'sender', 'payer', 'payor', 'member', 'owner', 'landlord'];
+
+    /** Beside one of those, this is somebody else. */
+    private const OTHERS = ['recipient', 'recipients', 'honoree', 'giftee', 'beneficiary', 'tenant', 'decedent'];
+
     /** A child by what it does. In a sheet that names no parents it is whom the sheet is about. */
     private const YOUNG = [
         'player',
@@ -67,6 +73,7 @@ final class FamilyHeaders
      */
     public static function settle(array $headers, array $senses): array
     {
+        $senses = self::withoutOthers($headers, $senses);
         $parents = array_map(self::isOfParent(...), $headers);
         $isName = static fn(?HeaderSense $sense, string $party): bool => $sense?->party === $party &&
             preg_match('/^name\.(?:full|first|last)$/D', $sense->base) === 1;
@@ -98,6 +105,34 @@ final class FamilyHeaders
         }
 
         return array_values($senses);
+    }
+
+    /**
+     * "Recipient email" beside "Sponsor name" is not the sponsor's. The name of whom a gift honors has a field of its own.
+     *
+     * @param  list<string>  $headers
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function withoutOthers(array $headers, array $senses): array
+    {
+        $words = array_map(HeaderWords::words(...), $headers);
+        $has = static fn(array $of): array => array_map(static fn(array $one): bool => array_intersect($one, $of) !== [], $words);
+        $givers = $has([...self::GIVERS, ...array_map(static fn(string $giver): string => "{$giver}s", self::GIVERS)]);
+        if (!in_array(true, $givers, true)) {
+            return $senses;
+        }
+
+        return array_map(
+            static fn(?HeaderSense $sense, bool $isOther): ?HeaderSense => $isOther &&
+            $sense !== null &&
+            $sense->party === '' &&
+            preg_match('/^(?:name|address)\.|^(?:email|phone)/', $sense->base) === 1
+                ? new HeaderSense('', '', '', 0)
+                : $sense,
+            $senses,
+            $has(self::OTHERS),
+        );
     }
 
     private static function isOfParent(string $header): bool

@@ -108,6 +108,8 @@ final class HeaderWords
         'recipient' => 1,
         'best' => 1,
         'volunteer' => 1,
+        'vol' => 1,
+        'patient' => 1,
         'bidder' => 1,
         'sponsor' => 1,
         'cons' => 1,
@@ -366,6 +368,7 @@ final class HeaderWords
         );
         $spaced = (string) preg_replace(
             [
+                '/\bowner (?=\d)|[\'\x{2019}]s\b/iu',
                 '/\b(?:i|you|we)[\'\x{2019}]d\b/iu',
                 '/\be[- _]?mail/iu',
                 '/#|№/u',
@@ -375,7 +378,7 @@ final class HeaderWords
                 '/\(c\)/i',
                 '/\bco-?(?:adopter|applicant|donor|member|owner|signer|tenant)\b/i',
             ],
-            [' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', ' spouse '],
+            ['', ' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', ' spouse '],
             $spaced,
         );
 

@@ -7,7 +7,9 @@ namespace PineSieve\Core\Columns\Proposals;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Gifts\TributeKind;
+use PineSieve\Core\Names\FrequentNames;
 use PineSieve\Core\Standards\Target;
+use PineSieve\Core\Text\Fold;
 
 /** Which target a header means, in this source: the same word means another thing beside other columns, or with other values. */
 final class Meaning
@@ -30,6 +32,7 @@ final class Meaning
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
             'deceased', 'death' => self::isDayOfDeath($profile) ? 'status' : self::status($sense, $profile, $sheet),
             'status', 'alive', 'active', 'inactive' => self::status($sense, $profile, $sheet),
+            'organization.name' => self::organization($sense, $profile, $sheet),
             'kind' => $profile->share(ValueLook::RecordKind) >= self::MOST ? 'kind' : null,
             'gift.kind' => self::type($profile, $sheet),
             'gift.date' => $sheet->hasGifts() ||
@@ -145,6 +148,23 @@ final class Meaning
                 )
                 ->key()
             : $target->key();
+    }
+
+    /** "Sponsor name" and "Account name" may be people's, where the sheet names nobody else. */
+    private static function organization(HeaderSense $sense, ColumnProfile $profile, SheetSense $sheet): string
+    {
+        $known = 0;
+        foreach ($profile->values as $value => $count) {
+            $known += FrequentNames::isFirst(Fold::words(explode(' ', trim((string) $value))[0])) ? $count : 0;
+        }
+        $arePeople =
+            $sense->party === '' &&
+            !$sheet->hasPersonNames() &&
+            $profile->share(ValueLook::FullName) >= 0.9 &&
+            $profile->share(ValueLook::Organization) < 0.1 &&
+            $known > 0.2 * array_sum($profile->values);
+
+        return $arePeople ? 'name.full' : 'organization.name';
     }
 
     /** "ZIP+4" may hold the whole code, or the four digits alone. */
