@@ -73,27 +73,45 @@ final class FamilyHeaders
      */
     public static function settle(array $headers, array $senses): array
     {
-        $senses = self::withoutOthers($headers, $senses);
         $parents = array_map(self::isOfParent(...), $headers);
-        $isName = static fn(?HeaderSense $sense, string $party): bool => $sense?->party === $party &&
-            preg_match('/^name\.(?:full|first|last)$/D', $sense->base) === 1;
+
+        return self::birthDays(self::withoutParents(self::withoutOthers($headers, $senses), $parents), $parents);
+    }
+
+    /**
+     * @param  list<?HeaderSense>  $senses
+     * @param  list<bool>  $parents  whether a column is of a parent
+     * @return list<?HeaderSense>
+     */
+    private static function withoutParents(array $senses, array $parents): array
+    {
         foreach ($senses as $column => $sense) {
-            if (!$parents[$column] && $isName($sense, '')) {
-                $senses = array_map(
+            if (!$parents[$column] && self::isName($sense, '')) {
+                return array_map(
                     static fn(?HeaderSense $sense, bool $isOfParent): ?HeaderSense => $isOfParent ? new HeaderSense('', '', '', 0) : $sense,
                     $senses,
                     $parents,
                 );
-                break;
             }
         }
+
+        return $senses;
+    }
+
+    /**
+     * @param  list<?HeaderSense>  $senses
+     * @param  list<bool>  $parents  whether a column is of a parent
+     * @return list<?HeaderSense>
+     */
+    private static function birthDays(array $senses, array $parents): array
+    {
         [$children, $days] = [[], []];
         $isChildNext = in_array(true, $parents, true);
         foreach ($senses as $column => $sense) {
-            if ($isName($sense, 'child')) {
+            if (self::isName($sense, 'child')) {
                 $children[max(1, $sense->number ?? 0)] = true;
                 $isChildNext = true;
-            } elseif ($isName($sense, '') && !$parents[$column]) {
+            } elseif (self::isName($sense, '') && !$parents[$column]) {
                 $isChildNext = false;
             } elseif ($sense?->base === 'birth_date' && $sense->party === '' && $isChildNext) {
                 $days[] = $column;
@@ -107,6 +125,11 @@ final class FamilyHeaders
         return array_values($senses);
     }
 
+    private static function isName(?HeaderSense $sense, string $party): bool
+    {
+        return $sense?->party === $party && preg_match('/^name\.(?:full|first|last)$/D', $sense->base) === 1;
+    }
+
     /**
      * "Recipient email" beside "Sponsor name" is not the sponsor's. The name of whom a gift honors has a field of its own.
      *
@@ -116,10 +139,7 @@ final class FamilyHeaders
      */
     private static function withoutOthers(array $headers, array $senses): array
     {
-        $words = array_map(HeaderWords::words(...), $headers);
-        $has = static fn(array $of): array => array_map(static fn(array $one): bool => array_intersect($one, $of) !== [], $words);
-        $givers = $has([...self::GIVERS, ...array_map(static fn(string $giver): string => "{$giver}s", self::GIVERS)]);
-        if (!in_array(true, $givers, true)) {
+        if (!in_array(true, self::have($headers, self::GIVERS), true)) {
             return $senses;
         }
 
@@ -131,8 +151,18 @@ final class FamilyHeaders
                 ? new HeaderSense('', '', '', 0)
                 : $sense,
             $senses,
-            $has(self::OTHERS),
+            self::have($headers, self::OTHERS),
         );
+    }
+
+    /**
+     * @param  list<string>  $headers
+     * @param  list<string>  $words
+     * @return list<bool>
+     */
+    private static function have(array $headers, array $words): array
+    {
+        return array_map(static fn(string $header): bool => array_intersect(HeaderWords::words($header), $words) !== [], $headers);
     }
 
     private static function isOfParent(string $header): bool
