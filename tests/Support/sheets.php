@@ -92,5 +92,6 @@ return [
     'a building of no address' => ['Name|full|name.full', 'Building|money|', 'Missions|money|'],
     'sponsors of animals' => ["Sponsor's Name|full|name.full", "Recipient's Name|full|", 'Recipient Email|email|', 'Sponsor Email|email|email', 'Animal Sponsored|first|', 'Gift message|note|'],
     'owners of flats' => ['Owner 1 First|first|name.first', 'Owner 1 Last|last|name.last', 'Owner 2 First|first|spouse.name.first', 'Owner 2 Cell|phone|spouse.phone.mobile', 'Tenant Name|full|', 'Email Newsletter?|yesno|consent.email'],
+    'those who left a list' => ['Email|email|email', 'Unsubscribed At|iso|consent.email.date', 'Reason|words|', 'Prior Phone|phone|', 'Phone|phone|phone'],
     'donors with children' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Birthday|date|birth_date', 'Child 1 Name|first|child.name.full', 'Child 1 DOB|date|child.birth_date'],
 ];

@@ -27,6 +27,9 @@ final readonly class ColumnProposer
     /** Headers that name an organization, or where someone studies, prays or plays. */
     private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation', 'parish', 'congregation'];
 
+    /** Of what is so no more. */
+    private const NO_LONGER = ['old', 'prior', 'previous', 'former', 'past', 'obsolete', 'bad', 'invalid', 'wrong'];
+
     public function __construct(private FieldCatalog $catalog) {}
 
     public function propose(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
@@ -132,7 +135,7 @@ final readonly class ColumnProposer
             );
         }
         $state = match (true) {
-            $sense->isGuess => ColumnState::Look,
+            $sense->isGuess, self::isOnlyDate($sense->base, $sheet) => ColumnState::Look,
             $field->type === FieldType::Date && $profile->needsDateOrder() => ColumnState::Look,
             in_array($field->type, [FieldType::FullName, FieldType::AddressBlock, FieldType::Names, FieldType::Consent], true),
             $field->named
@@ -150,12 +153,25 @@ final readonly class ColumnProposer
             $evidence .= $this->aboutDates($profile);
         }
 
-        $also =
-            $sense->base === 'refusal.any'
-                ? array_map(static fn(string $by): string => str_replace('.mail', $by, $target), ['.email', '.phone'])
-                : [];
+        $also = match (true) {
+            $sense->base === 'refusal.any' => array_map(static fn(string $by): string => str_replace('.mail', $by, $target), [
+                '.email',
+                '.phone',
+            ]),
+            self::isOnlyDate($sense->base, $sheet) => [substr($target, 0, -strlen('.date'))],
+            default => [],
+        };
 
         return new Proposal($profile->header, $state, $target, $evidence, $name, $also);
+    }
+
+    /** Where no column says whether someone agrees, "Unsubscribed at" does by its day. */
+    private static function isOnlyDate(string $base, SheetSense $sheet): bool
+    {
+        return preg_match('/^consent\.(\w+)\.date$/D', $base, $of) === 1 &&
+            !$sheet->has("consent.{$of[1]}") &&
+            !$sheet->has("refusal.{$of[1]}") &&
+            !$sheet->has('refusal.any');
     }
 
     /** "Pledge 26" is of a year, a "School" may be where someone studied, and of several columns of amounts "Total paid" may not be what was given. */
@@ -229,6 +245,9 @@ final readonly class ColumnProposer
     {
         foreach ([[ValueLook::Email, 'email'], [ValueLook::Phone, 'phone']] as [$look, $target]) {
             // Beside the supporter's own, "Fundraiser email" is somebody else's.
+            if (array_intersect(HeaderWords::words($profile->header), self::NO_LONGER) !== []) {
+                continue;
+            }
             $isOther = $look === ValueLook::Email && preg_match('/\p{L}.*\be-?mail/iu', $profile->header) === 1;
             if ($isOther && $sheet->has('email', $column)) {
                 continue;

@@ -54,6 +54,15 @@ final readonly class StepProposer
             ];
         }
 
+        if (str_ends_with((string) $proposal->target, '.date') && $proposal->also !== []) {
+            $says = preg_match('/unsub|out\b|\bnot?\b/i', str_replace('_', ' ', $proposal->header)) === 1 ? 'no' : 'yes';
+
+            return [
+                new Feed((string) $proposal->target),
+                new Feed($proposal->also[0], steps: new Steps([new Formula("value == \"\" ? \"\" : \"{$says}\"")])),
+            ];
+        }
+
         return array_map(static fn(string $target): Feed => new Feed($target, $proposal->name), [
             (string) $proposal->target,
             ...$proposal->also,

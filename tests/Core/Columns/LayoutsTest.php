@@ -55,6 +55,24 @@ final class LayoutsTest extends TestCase
         self::assertSame([], $days('Jan-26', 'Dues'), 'One may be anything.');
     }
 
+    public function test_the_day_alone_says_whether_someone_agrees(): void
+    {
+        $said = static function (string $header, string $day, string ...$more): array {
+            $others = array_map(static fn(string $other): array => [$other, ['yes', 'no'], null], array_values($more));
+            $plan = Layouts::proposed([['Last name', ['Lee', 'Park'], null], [$header, ['2024-12-25', '2025-01-31'], null], ...$others]);
+            $mapper = new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+            $further = $mapper->map(['Lee', $day])->record()->further;
+
+            return [$further['consent_email'] ?? '', $further['consent_email_on'] ?? ''];
+        };
+
+        self::assertSame(['no', '2024-12-25'], $said('Unsubscribed At', '2024-12-25'));
+        self::assertSame(['no', '2024-12-25'], $said('email_optout_date', '2024-12-25'));
+        self::assertSame(['yes', '2024-12-25'], $said('Subscribed on', '2024-12-25'));
+        self::assertSame(['', ''], $said('Unsubscribed At', ''));
+        self::assertSame(['', ''], $said('Unsubscribed At', '2024-12-25', 'Subscribed'), 'Another column says it, and is blank.');
+    }
+
     public function test_a_street_in_parts_is_put_together(): void
     {
         $of = static fn(array $numbers, array $streets): ColumnPlan => Layouts::proposed([
