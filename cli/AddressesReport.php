@@ -91,11 +91,13 @@ final class AddressesReport implements Report
         $report = new self($out, new AddressStandardizer(), new PlaceCheck(Places::shipped()), $capitals);
         self::line($lines, [...$plan->headers(), ...AddedHeaders::beside($plan->headers(), self::ADDED)]);
         $last = $source->headerRow;
-        foreach ($source->rowsBelowHeader() as $number => [$cells, $isRecord]) {
+        foreach ($source->rowsBelowHeader() as $number => [$cells, $kind]) {
             // A blank row stays one: each row stands as far below the header as in the file.
             fwrite($lines, str_repeat("\n", max(0, $number - $last - 1)));
             $last = $number;
             $cells = array_pad($cells, count($plan->headers()), '');
+            // Words alone in a row may be a heading, or a street without its town.
+            $isRecord = $kind === null || $kind === 'section';
             self::line($lines, [...$cells, ...$isRecord ? $report->added($reader->of($cells)[$which - 1] ?? null) : self::nothing()]);
         }
         fclose($lines);

@@ -73,23 +73,22 @@ final readonly class Source
      */
     public function records(): \Generator
     {
-        foreach ($this->rowsBelowHeader() as $number => [$cells, $isRecord]) {
-            if ($isRecord) {
+        foreach ($this->rowsBelowHeader() as $number => [$cells, $kind]) {
+            if ($kind === null) {
                 yield $number => $cells;
             }
         }
     }
 
     /**
-     * @return \Generator<int, array{list<string>, bool}> cells by row number, and whether they are a record: a blank row or one of totals is
-     *     none
+     * @return \Generator<int, array{list<string>, ?string}> cells by row number, and what RowKind says of them: null for a record
      */
     public function rowsBelowHeader(): \Generator
     {
         $kinds = new RowKind($this->plan->headers());
         foreach ($this->file->reader(new ReadAs($this->sheet === null ? [] : [$this->sheet]))->rows() as $number => $cells) {
             if ($number > $this->headerRow) {
-                yield $number => [$cells, $kinds->of($cells) === null];
+                yield $number => [$cells, $kinds->of($cells)];
             }
         }
     }

@@ -34,7 +34,8 @@ final readonly class ListRows
         $found = [];
         foreach ($rows as $number => $raw) {
             $cells = $edits->corrected($number, $raw);
-            $address = $kinds->of($cells) === null ? $addresses->of($cells)[0] ?? null : null;
+            // Words alone in a row may be a heading, or a street without its town.
+            $address = in_array($kinds->of($cells), [null, 'section'], true) ? $addresses->of($cells)[0] ?? null : null;
             if ($address !== null) {
                 $name = $names->of($cells);
                 $found[] = new FoundAddress($number, $address, $name->display(), $name);

@@ -15,6 +15,7 @@ enum AddressRule: string
     case Direction = 'direction';
     case Unit = 'unit';
     case UnitBehind = 'unit behind';
+    case UnitBare = 'unit bare';
     case UnitMoved = 'unit moved';
     case LinesInOrder = 'lines in order';
     case LineTwice = 'line twice';
@@ -51,6 +52,7 @@ enum AddressRule: string
             self::Direction => 'direction written short',
             self::Unit => 'word for a unit in its postal form',
             self::UnitBehind => 'the unit stands behind the street',
+            self::UnitBare => 'a number behind the street is a unit, and has the sign #',
             self::UnitMoved => 'unit moved to the second line',
             self::LinesInOrder => 'the street stands in the first line',
             self::LineTwice => 'the same line stood twice',
@@ -84,7 +86,11 @@ enum AddressRule: string
             self::Blanks, self::Capitals, self::Marks => 'Publication 28, 221 to 222',
             self::Suffix, self::NameInFull => 'Publication 28, 234 and appendix C1; Canada Post, street types',
             self::Direction => 'Publication 28, 233; Canada Post, street directions',
-            self::Unit, self::UnitBehind, self::UnitMoved => 'Publication 28, 213 and appendix C2; Canada Post, unit designators',
+            self::Unit,
+            self::UnitBehind,
+            self::UnitBare,
+            self::UnitMoved
+                => 'Publication 28, 213 and appendix C2; Canada Post, unit designators',
             self::LinesInOrder,
             self::LineTwice,
             self::LinesJoined,

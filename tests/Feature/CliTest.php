@@ -287,6 +287,15 @@ final class CliTest extends TestCase
         self::assertSame(2, $report['rows']);
     }
 
+    public function test_a_street_alone_in_its_row_is_no_heading(): void
+    {
+        [$lines, $report] = self::addresses(
+            "Street,City,State,Zip\nFive Broadway,,,\n5 elm street,,,\nTotal,,,\n14 Elm St,Saco,ME,04072\n",
+        );
+        self::assertSame(['standard_line1', 'Five Broadway', '5 Elm St', '', '14 Elm St'], array_column($lines, 4));
+        self::assertSame([3, 3], [$report['rows'], $report['addresses']]);
+    }
+
     public function test_the_second_address_of_a_row_by_the_keys_of_fields(): void
     {
         [$lines] = self::addresses(

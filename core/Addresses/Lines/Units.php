@@ -11,6 +11,28 @@ final readonly class Units
 {
     private const NUMBER = '/^(?:[a-z]{0,3}-?\d[\w-]*(?:\/(?:\d[\w-]*|[a-z]{1,2}))*|[a-z]-?[a-z]?)$/iD';
 
+    /** A unit that says no more than which one it is. North, south, east and west are directions. */
+    private const BARE = '/^(?:\d{1,4}-?[a-z]?|[a-df-mo-rt-vx-z]-?\d{0,4}|[nsew]-?\d{1,4})$/iD';
+
+    /** Types of streets in which there are flats. */
+    private const WITH_UNITS = [
+        'Ave' => 1,
+        'Blvd' => 1,
+        'Cir' => 1,
+        'Ct' => 1,
+        'Dr' => 1,
+        'Ln' => 1,
+        'Pkwy' => 1,
+        'Pl' => 1,
+        'Rd' => 1,
+        'St' => 1,
+        'Ter' => 1,
+        'Way' => 1,
+    ];
+
+    /** "County Road 12": roads that are called by a number. */
+    private const BY_NUMBER = '/^(?:county|co|cnty|state|forest|fire|ranch|farm|market|township|twp|private|service|levee|indian|bia|navajo|tribal|us|fm|[a-z-]+-market)$/iD';
+
     private const IN_WORDS = [
         'first' => '1',
         'second' => '2',
@@ -76,7 +98,39 @@ final readonly class Units
             return [$isBehind ? array_slice($words, 0, $at) : array_slice($words, $end), $units];
         }
 
-        return [$words, []];
+        return $this->bare($words) ?? [$words, []];
+    }
+
+    /**
+     * "12 Elm St 4B", "12 Elm St, B": what stands behind the type of a street, alone, is a unit without its word. Of a road that is called by
+     * its number nobody knows.
+     *
+     * @param  list<string>  $words
+     * @return ?array{list<string>, list<Unit>} null if there is none
+     */
+    private function bare(array $words): ?array
+    {
+        $last = count($words) - 1;
+        $street = Words::withoutCommas(array_slice($words, 0, max(0, $last)));
+        $count = count($street);
+        if (
+            $count < 3 ||
+            $this->lexicon->hasTypes() ||
+            preg_match(self::BARE, $words[$last]) !== 1 ||
+            preg_match('/^\d/', $street[0]) !== 1
+        ) {
+            return null;
+        }
+        $suffix = $this->lexicon->suffix($street[$count - 1]);
+        $isNumbered =
+            ($suffix === 'Rd' && $words[$last - 1] !== ',') ||
+            (in_array($suffix, ['Rd', 'Ln'], true) && preg_match(self::BY_NUMBER, $street[$count - 2]) === 1);
+        if ($suffix === null || !isset(self::WITH_UNITS[$suffix]) || $isNumbered) {
+            return null;
+        }
+        $this->reasons->add(AddressRule::UnitBare);
+
+        return [$street, [$this->named('#', '#', $words[$last])]];
     }
 
     /**
