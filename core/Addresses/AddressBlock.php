@@ -14,8 +14,16 @@ final class AddressBlock
     /** "O3820" is meant as one too, and said to be none. */
     private const CODE = '(?<code>\d{5}(?:[- ]?\d{4})?|\d{4}(?:-\d{4})?|[A-Za-z]\d[A-Za-z][ -]?\d[A-Za-z]\d|O\d{4})';
 
+    private const BRITISH = '[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Z]{2}';
+
+    /** "Bath BA1 5AQ", "Sydney NSW 2000" */
+    private const CODE_BEHIND = '/^(?<place>|\D*\p{L}\.?[ ,]+)(?<code>\d{3}-\d{4}|\d{3} \d{2,3}|\d{3,6})$/iuD';
+
+    /** "10115 Berlin", "D-10115 Berlin", "1012 AB Amsterdam", "111 22 Stockholm", "00-950 Warszawa" */
+    private const CODE_BEFORE = '/^(?:[A-Z]{1,3}-)?(?<code>\d{4} ?[A-Z]{2}|\d{2}-\d{3}|\d{4}-\d{3}|\d{3} \d{2}|\d{4,6}) (?<place>\p{L}.*)$/uD';
+
     /** What stands between parts as a comma does; not "c / o" nor "1 / 2". */
-    private const BETWEEN = '/[,;]| \| |(?<!\bc)(?<!\d) \/ |(?<=\d) \/ (?!\d)/i';
+    private const BETWEEN = '/[,;•·]| \| |(?<!\bc)(?<!\d) \/ |(?<=\d) \/ (?!\d)/iu';
 
     /** What people leave out, and what they put around a place, to what is meant. */
     private const PLAIN = [
@@ -60,7 +68,11 @@ final class AddressBlock
             array_splice($parts, 0, 2, "{$parts[0]} {$parts[1]}");
         }
         [$parts, $behind] = self::cutBehind($parts);
-        [$parts, $country] = self::cutCountry($parts);
+        [$parts, $country] = self::cutBritain($parts) ?? self::cutCountry($parts);
+        $abroad = Countries::code($country);
+        if ($abroad !== null && !in_array($abroad, ['US', 'CA'], true)) {
+            return self::abroad($parts, $behind, $abroad);
+        }
         $tail = (string) array_pop($parts);
         [$tail, $code] = self::cutCode($tail, $parts !== []);
         if ($tail === '' && $parts !== []) {
@@ -88,6 +100,53 @@ final class AddressBlock
         }
 
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
+    }
+
+    /**
+     * Of other countries the postal code stands before the town or behind it; all else stays as it is written.
+     *
+     * @param  list<string>  $parts  without the country
+     */
+    private static function abroad(array $parts, string $behind, string $country): Address
+    {
+        $tail = (string) array_pop($parts);
+        [$city, $code] = match (true) {
+            preg_match('/^(?<place>.*?)[ ,]*(?<code>' . self::BRITISH . ')$/iuD', $tail, $found) === 1,
+            preg_match(self::CODE_BEHIND, $tail, $found) === 1
+                => [trim($found['place'], ' ,'), $found['code']],
+            preg_match(self::CODE_BEFORE, $tail, $found) === 1 => [$found['place'], $found['code']],
+            default => [$tail, ''],
+        };
+        if ($city === '' && $parts !== []) {
+            $city = array_pop($parts);
+        }
+        [$street, $city] = $parts === [] ? StreetEnd::split($city, '', '', 'US', false) : ['', $city];
+        $lines = array_values(array_filter([...$parts, $street, $behind], static fn(string $part): bool => $part !== ''));
+
+        return new Address($lines[0] ?? '', implode(', ', array_slice($lines, 1)), $city, '', $code, $country);
+    }
+
+    /**
+     * A British code is like no other: with it the country need not be said, or stands behind it without a comma.
+     *
+     * @param  non-empty-list<string>  $parts
+     * @return ?array{list<string>, string} null if there is none
+     */
+    private static function cutBritain(array $parts): ?array
+    {
+        $last = $parts[count($parts) - 1];
+        $isThere =
+            preg_match(
+                '/^(?<before>(?:.*\p{L}.* )?' .
+                    self::BRITISH .
+                    ')(?:[ ,]+(?:England|Scotland|Wales|U\.?K\.?|GB|United Kingdom|Great Britain))?$/iD',
+                $last,
+                $found,
+            ) === 1;
+
+        return $isThere && (count($parts) > 1 || preg_match('/^\S.*\s' . self::BRITISH . '$/iD', $found['before']) === 1)
+            ? [[...array_slice($parts, 0, -1), $found['before']], 'GB']
+            : null;
     }
 
     /**

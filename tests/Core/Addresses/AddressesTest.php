@@ -273,6 +273,18 @@ final class AddressesTest extends TestCase
         yield ['39-17 Elm St, Winston-Salem, NC 27101', new Address('39-17 Elm St', '', 'Winston-Salem', 'NC', '27101')];
         yield ['12 Elm St', new Address('12 Elm St')];
         yield ['12 Maple Ct', new Address('12 Maple Ct')];
+        // Of other countries the postal code stands before the town, or behind it.
+        yield ['12 High St, Bath BA1 5AQ, UK', new Address('12 High St', '', 'Bath', '', 'BA1 5AQ', 'GB')];
+        yield ['12 High St, Bath BA1 5AQ', new Address('12 High St', '', 'Bath', '', 'BA1 5AQ', 'GB')];
+        yield ["Flat 2\n4 Market Pl\nEly\nCB7 4NT", new Address('Flat 2', '4 Market Pl', 'Ely', '', 'CB7 4NT', 'GB')];
+        yield ['10 Downing St London SW1A 2AA England', new Address('10 Downing St', '', 'London', '', 'SW1A 2AA', 'GB')];
+        yield ['Hauptstr. 12, D-10115 Berlin, Germany', new Address('Hauptstr. 12', '', 'Berlin', '', '10115', 'DE')];
+        yield ['Keizersgracht 12, 1015 CN Amsterdam, Netherlands', new Address('Keizersgracht 12', '', 'Amsterdam', '', '1015 CN', 'NL')];
+        yield ['5 George St, Sydney NSW 2000, Australia', new Address('5 George St', '', 'Sydney NSW', '', '2000', 'AU')];
+        yield ['1-2-3 Ginza, Chuo-ku, Tokyo 104-0061, Japan', new Address('1-2-3 Ginza', 'Chuo-ku', 'Tokyo', '', '104-0061', 'JP')];
+        yield ['12 Main St, Dublin 2, Ireland', new Address('12 Main St', '', 'Dublin 2', '', '', 'IE')];
+        yield ['77 King St E, Toronto ON M5C 1G6', new Address('77 King St E', '', 'Toronto', 'ON', 'M5C 1G6')];
+        yield ['B12 4TT', new Address(city: 'B12 4TT')];
         yield ['12 Maple Ct, Dover, CT', new Address('12 Maple Ct', '', 'Dover', 'CT')];
         yield ['', new Address()];
     }
