@@ -22,7 +22,7 @@ final class OddName
     private const SMALL = '\b(?:of|for|at|to|not|no|by|with|from|on|see|per|via|y|e|et)\b';
 
     /** What people call their kin, and words that lists have beside a name. */
-    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|deleted|inactive|moved|hijo|padre|hija|pending)\b';
+    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|deleted|inactive|moved|hijo|padre|hija|pending|jtwros|jt ten|ten com|utma|ugma|fbo|tod|poa|dtd)\b';
 
     /** "Kim Yong-ho" has the last name first. */
     private const GIVEN_LAST = '/ \p{Lu}\p{Ll}+-\p{Ll}+$/u';
@@ -68,7 +68,7 @@ final class OddName
             return true;
         }
         if (TwoPeople::areIn($name)) {
-            return self::areMore($name);
+            return self::areMore($name) || preg_match('/' . self::NO_NAME . '/iu', $name) === 1;
         }
         $person = WrittenName::parse($name)->person;
         if (substr_count($name, ',') > 1 && $person->suffix === '') {

@@ -51,7 +51,20 @@ final readonly class WrittenName
     private const IRISH = ['Ó' => 1, 'Ní' => 1, 'Nic' => 1, 'Uí' => 1];
 
     /** What stands before a title, to how it is written: "Rt. Rev." */
-    private const BEFORE_TITLES = ['very' => 'Very', 'most' => 'Most', 'rt' => 'Rt.', 'right' => 'Rt.'];
+    private const BEFORE_TITLES = [
+        'very' => 'Very',
+        'most' => 'Most',
+        'rt' => 'Rt.',
+        'right' => 'Rt.',
+        'he' => 'H.E.',
+        'petty' => 'Petty',
+        'state' => 'State',
+        'vice' => 'Vice',
+        'rear' => 'Rear',
+        'staff' => 'Staff',
+        'first' => 'First',
+        'second' => 'Second',
+    ];
 
     private function __construct(public SupporterKind $kind, public PersonName $person, public string $whole) {}
 
@@ -319,6 +332,17 @@ final readonly class WrittenName
             $title = Words::title(Fold::solid($words[0]));
             $next = Words::title(Fold::solid($words[1] ?? ''));
             $before = self::BEFORE_TITLES[Fold::solid($words[0])] ?? null;
+            // "Sgt. First Class"
+            if (
+                $titles !== [] &&
+                count($words) > $least + 2 &&
+                Fold::solid($words[1]) === 'class' &&
+                isset(self::BEFORE_TITLES[Fold::solid($words[0])])
+            ) {
+                $titles[] = "{$words[0]} {$words[1]}";
+                $words = array_slice($words, 2);
+                continue;
+            }
             if ($title === null && $before !== null && $next !== null && count($words) > $least + 1) {
                 $titles[] = "{$before} {$next}";
                 $words = array_slice($words, 2);

@@ -102,6 +102,11 @@ final class NamesTest extends TestCase
         yield 'a title of a temple' => ['Smt. Lakshmi Iyer', new PersonName('Smt.', 'Lakshmi', last: 'Iyer')];
         yield 'a title of a lodge' => ['Bro. Eli Yoder', new PersonName('Br.', 'Eli', last: 'Yoder')];
         yield 'who one was' => ['Ann Lee née Park', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'a rank of two words' => ['Petty Officer Lee', new PersonName('Petty Officer', '', '', 'Lee')];
+        yield 'a class behind a rank' => ['Sgt. First Class Ana Lopez', new PersonName('Sgt. First Class', 'Ana', '', 'Lopez')];
+        yield 'an office of a state' => ['State Rep. Al Roe', new PersonName('State Rep.', 'Al', '', 'Roe')];
+        yield 'a name that begins like one' => ['First Tom Petty', new PersonName('', 'First', 'Tom', 'Petty')];
+        yield 'a name that is a title elsewhere' => ['Eng Hock Tan', new PersonName('', 'Eng', 'Hock', 'Tan')];
         yield 'an article and a title' => ['The Rt. Rev. Ann Lee', new PersonName('Rt. Rev.', 'Ann', '', 'Lee')];
         yield 'a rank' => ['MSG Ann T Lee', new PersonName('MSG', 'Ann', 'T', 'Lee')];
         yield 'two ranks' => ['Lt. Col. Ann Lee, USA Ret.', new PersonName('Lt. Col.', 'Ann', '', 'Lee', 'USA Ret.')];
@@ -405,6 +410,8 @@ final class NamesTest extends TestCase
                 'GAGNON L ET ROY P',
                 'SMITH JANE DR',
                 'Omar H.',
+                'Ann & Bo Lee JTWROS',
+                'Eng. Peter Kamau',
             ]
             as $name
         ) {
