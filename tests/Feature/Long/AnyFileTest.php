@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Long;
 
 use App\Intakes\Intake;
 use App\Records\Loads;
@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Tests\Feature\TestCase;
 
 /** What must hold for every file, tried on files thrown together from few names, so that rows meet in every way. */
 final class AnyFileTest extends TestCase

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Long;
 
 use App\Accounts\Role;
 use Illuminate\Support\Facades\DB;
@@ -11,6 +11,7 @@ use PineSieve\Core\Merging\FieldRule;
 use PineSieve\Core\Merging\SurvivorRule;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use Tests\Feature\TestCase;
 
 /** What holds in every world, made up by chance from a seed: nothing is lost by a merge, and all can be taken back. */
 final class WorldTest extends TestCase
