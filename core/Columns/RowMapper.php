@@ -334,6 +334,14 @@ final class RowMapper
             : Amounts::of($money->marks === [] ? $home : Currency::of($money->marks, $home) ?? Currency::UNKNOWN, $money->amount);
     }
 
+    /** Whether a value of a column that can't be read holds its row; otherwise the row comes in without it. */
+    public function holds(int $column): bool
+    {
+        [, $target, $field] = $this->readers[$column][0] ?? [null, null, null];
+
+        return $target !== null && $field !== null && $this->keepsOut($target, $field);
+    }
+
     /** What one value of a column becomes, as the person sees it while mapping: by the first of its fields. */
     public function preview(int $column, string $cell, ?Row $row = null): Understood
     {

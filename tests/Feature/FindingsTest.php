@@ -137,6 +137,25 @@ final class FindingsTest extends TestCase
         );
     }
 
+    public function test_a_column_says_which_values_hold_a_row_and_which_it_comes_in_without(): void
+    {
+        $this->as();
+        $id = $this->upload("Last name,Phone,Gift date,Gift amount\nLee,12,2/30/2026,25\nPark,207-555-0143,2/3/2026,30\n")->json('id');
+        $of = function (int $column, string $target) use ($id): array {
+            $values = $this->postJson("/api/intakes/{$id}/columns/{$column}/preview", [
+                'feeds' => [['target' => $target]],
+                'steps' => $target === 'phone' ? [] : [['do' => 'date', 'order' => 'mdy']],
+            ])
+                ->assertOk()
+                ->json('values');
+
+            return array_map(static fn(array $value): array => [$value['held'], $value['unread']], array_column($values, null, 'value'));
+        };
+
+        self::assertSame(['12' => [false, true], '207-555-0143' => [false, false]], $of(1, 'phone'));
+        self::assertSame(['2/30/2026' => [true, false], '2/3/2026' => [false, false]], $of(2, 'gift.date'));
+    }
+
     public function test_a_step_is_previewed_before_it_is_kept(): void
     {
         $this->as();

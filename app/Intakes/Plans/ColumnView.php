@@ -46,7 +46,7 @@ use PineSieve\Core\Text\Tidy;
  *     columns: list<Column>, constants: list<Constant>, link_organizations: bool, rows: RowRules, differences: list<Difference>,
  *     plan_name: ?string, offered_plan: ?string,
  * }
- * @phpstan-type ColumnValue array{value: string, rows: int, becomes: string, note: string, held: bool, through: list<string>}
+ * @phpstan-type ColumnValue array{value: string, rows: int, becomes: string, note: string, held: bool, unread: bool, through: list<string>}
  * @phpstan-type ColumnValues array{
  *     values: list<ColumnValue>, shown: int, distinct: int, by_rows: bool, step_labels: list<string>, new_names: list<string>,
  * }
@@ -155,13 +155,14 @@ final readonly class ColumnView
                 'rows' => $count,
                 'becomes' => $understood->value,
                 'note' => $understood->fault->reason ?? $understood->note,
-                'held' => $understood->fault !== null,
+                'held' => $understood->fault !== null && $mapper->holds($column),
+                'unread' => $understood->fault !== null && !$mapper->holds($column),
                 'through' => self::through($choice->steps, $value, $row),
             ];
         }
         $blank = $profile->rows - array_sum($profile->values);
         if ($blank > 0 && $profile->exact && !array_key_exists('', $profile->values) && !$this->looksAround($choice)) {
-            $values[] = ['value' => '', 'rows' => $blank, 'becomes' => '', 'note' => '', 'held' => false, 'through' => []];
+            $values[] = ['value' => '', 'rows' => $blank, 'becomes' => '', 'note' => '', 'held' => false, 'unread' => false, 'through' => []];
         }
 
         return [

@@ -351,7 +351,7 @@ export type ColumnShown = { key: string; label: string; group: string; figure: b
 
 export type ColumnTable = { options: string[]; values: TableValue[] };
 
-export type ColumnValue = { value: string; rows: number; becomes: string; note: string; held: boolean; through: string[] };
+export type ColumnValue = { value: string; rows: number; becomes: string; note: string; held: boolean; unread: boolean; through: string[] };
 
 export type ColumnValues = {
   values: ColumnValue[];

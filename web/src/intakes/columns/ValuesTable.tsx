@@ -55,6 +55,8 @@ export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
                 <td className="mono">
                   {value.held ? (
                     <span className="pill held">held</span>
+                  ) : value.unread ? (
+                    <span className="pill look">comes in without</span>
                   ) : nothing !== null ? (
                     <span className="nothing">{nothing}</span>
                   ) : value.becomes === '' ? (
