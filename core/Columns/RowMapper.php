@@ -242,7 +242,12 @@ final class RowMapper
             $this->understood = [];
         }
 
-        return $this->understood["{$field->key}\n{$country}\n{$text}"] ??= self::isElsewhere($field, $text)
+        return $this->understood["{$field->key}\n{$country}\n{$text}"] ??= self::understand($field, $format, $text);
+    }
+
+    private static function understand(Field $field, Format $format, string $text): Understood
+    {
+        return self::isElsewhere($field, $text)
             ? Understood::not(
                 'ditto',
                 "\"{$text}\" stands for the value of another cell",
@@ -357,19 +362,19 @@ final class RowMapper
         if ($written === []) {
             return Understood::as('', trim($cell) === '' ? '' : 'says that nothing is known');
         }
-        $shown = [];
-        $note = '';
-        foreach (self::pieces($written, $target, $field) as [$place, $text, $contact]) {
-            $told = $contact?->told() ?? '';
+        [$shown, $told, $note] = [[], [], ''];
+        $pieces = self::pieces($written, $target, $field);
+        foreach ($pieces as [$place, $text, $contact]) {
             $understood =
                 $place === null
                     ? self::several($written)
                     : $this->previewOf(
-                        $format->read($text),
+                        self::understand($field, $format, $text),
                         $field,
-                        match ($text) {
-                            $cell => '',
-                            Tidy::line($cell), Tidy::block($cell) => 'blanks tidied',
+                        match (true) {
+                            $contact !== null => count($pieces) > 1 ? 'each is one of its own' : '',
+                            $text === $cell => '',
+                            in_array($text, [Tidy::line($cell), Tidy::block($cell)], true) => 'blanks tidied',
                             default => 'by the steps of the column',
                         },
                     );
@@ -377,12 +382,18 @@ final class RowMapper
                 return $understood;
             }
             $shown[] = $understood->value;
-            $note = $note === '' ? ($told === '' ? $understood->note : $told) : $note;
+            $said = $contact?->told() ?? '';
+            $told = $said === '' ? $told : [...$told, $said];
+            $note = $note === '' ? $understood->note : $note;
         }
 
         return Understood::as(
             implode(' ⏎ ', $shown),
-            count($shown) > 1 && $field->type === FieldType::FullName ? 'two people: two supporters and their household' : $note,
+            count($shown) > 1 && $field->type === FieldType::FullName
+                ? 'two people: two supporters and their household'
+                : ($told === []
+                    ? $note
+                    : implode('; ', $told)),
         );
     }
 

@@ -56,7 +56,7 @@ export function ValuesTable({ data, nothing, step }: ValuesTableProps) {
                   {value.held ? (
                     <span className="pill held">held</span>
                   ) : value.unread ? (
-                    <span className="pill look">comes in without</span>
+                    <span className="pill look">not read</span>
                   ) : nothing !== null ? (
                     <span className="nothing">{nothing}</span>
                   ) : value.becomes === '' ? (
