@@ -172,7 +172,8 @@ final class Survey
         if ($this->isGuarded) {
             $cells = array_map(FormulaGuard::off(...), $cells);
         }
-        $cells = $this->withoutDittos($number, $cells);
+        $marks = Ditto::marks($cells);
+        $cells = $marks === [] ? $cells : $this->withoutDittos($number, $cells, $marks);
         while (count($this->profilers) < count($cells)) {
             $this->profilers[] = new ColumnProfiler($this->thisYear);
         }
@@ -181,7 +182,8 @@ final class Survey
             $this->above = $cells;
             foreach ($this->profilers as $column => $profiler) {
                 // A mark says nothing of its column.
-                $profiler->add(Ditto::isMark($cells[$column] ?? '') ? '' : $cells[$column] ?? '', $number);
+                $cell = $cells[$column] ?? '';
+                $profiler->add($marks !== [] && $cell === ($marks[$column] ?? null) ? '' : $cell, $number);
             }
         }
         $this->count++;
@@ -191,18 +193,17 @@ final class Survey
 
     /**
      * @param  list<string>  $cells
+     * @param  array<int, string>  $marks  by column
      * @return list<string>
      */
-    private function withoutDittos(int $number, array $cells): array
+    private function withoutDittos(int $number, array $cells, array $marks): array
     {
-        foreach ($cells as $column => $cell) {
-            if (Ditto::isMark($cell)) {
-                $above = $this->above[$column] ?? '';
-                $this->sheet?->ditto($number, "{$cell} below \"{$above}\"");
-                $cells[$column] = $this->fillDittos && $above !== '' ? $above : $cell;
-            }
+        foreach ($marks as $column => $mark) {
+            $above = $this->above[$column] ?? '';
+            $this->sheet?->ditto($number, "{$mark} below \"{$above}\"");
+            $cells[$column] = $this->fillDittos && $above !== '' ? $above : $mark;
         }
 
-        return $cells;
+        return array_values($cells);
     }
 }

@@ -26,7 +26,10 @@ final class Ditto
         'idem' => 1,
     ];
 
-    /** Bytes of the longest mark. */
+    /** First bytes of the marks, and a blank before one. */
+    private const BEGINS = "\"',-dDiI \xE2\xE3";
+
+    /** Bytes of the longest mark, and blanks beside it. */
     private const LENGTH = 6;
 
     private const REFERENCE =
@@ -39,7 +42,24 @@ final class Ditto
     /** @param  string  $cell  as Tidy::line() gives it, or as it is */
     public static function isMark(string $cell): bool
     {
-        return strlen($cell) <= self::LENGTH && $cell !== '' && isset(self::MARKS[strtolower(trim($cell))]);
+        return isset(self::MARKS[strtolower(trim($cell))]);
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @return array<int, string> those that are marks, by column
+     */
+    public static function marks(array $cells): array
+    {
+        $marks = [];
+        foreach ($cells as $column => $cell) {
+            // Nearly every cell is done with after one look.
+            if ($cell !== '' && !isset($cell[self::LENGTH]) && strpos(self::BEGINS, $cell[0]) !== false && self::isMark($cell)) {
+                $marks[$column] = $cell;
+            }
+        }
+
+        return $marks;
     }
 
     /** @param  string  $tidied as Tidy::line() gives it */

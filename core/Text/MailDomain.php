@@ -80,12 +80,27 @@ final class MailDomain
         'eduu' => 'edu',
     ];
 
+    /** Most people have their mail at few places. */
+    private const REMEMBERED = 5_000;
+
+    /** @var array<string, string> domain to the one that is meant */
+    private static array $meant = [];
+
     private function __construct() {}
 
     /** @return string the domain that is probably meant; '' if the email's own may be right */
     public static function meant(string $email): string
     {
         $domain = strtolower(substr((string) strrchr($email, '@'), 1));
+        if (count(self::$meant) > self::REMEMBERED) {
+            self::$meant = [];
+        }
+
+        return self::$meant[$domain] ??= self::find($domain);
+    }
+
+    private static function find(string $domain): string
+    {
         [$name, $ending] = [...explode('.', $domain, 2), ''];
         if (in_array($ending, self::PROVIDERS[$name] ?? [], true)) {
             return '';
