@@ -14,7 +14,6 @@ use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Gifts\Amounts;
 use PineSieve\Core\Gifts\Currency;
 use PineSieve\Core\Gifts\Gift;
-use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Gifts\WrittenMoney;
 use PineSieve\Core\Names\NameRemarks;
@@ -140,7 +139,8 @@ final class RowMapper
                 if ($this->isSaidElsewhere($target, $written, $cells)) {
                     continue;
                 }
-                foreach (self::pieces($written, $target, $field) as $i => [$place, $text, $contact]) {
+                foreach (PlacedText::all($written, $target, $field) as $i => $placed) {
+                    [$place, $text] = [$placed->place, $placed->text];
                     $text = Formats::isOfMoney($field) ? $this->withCurrency($text, $target, $cells) : $text;
                     $understood =
                         $place === null
@@ -151,7 +151,7 @@ final class RowMapper
                                 $country,
                                 $text,
                             );
-                    foreach ($place === null ? [] : $contact?->beside($place) ?? $this->besideKind($place, $text) as $value) {
+                    foreach ($placed->beside($this->columns) as $value) {
                         $values = self::withValue($values, $value);
                     }
                     if ($place !== null && $understood->fault === null && $understood->value !== '') {
@@ -363,16 +363,17 @@ final class RowMapper
             return Understood::as('', trim($cell) === '' ? '' : 'says that nothing is known');
         }
         [$shown, $told, $note] = [[], [], ''];
-        $pieces = self::pieces($written, $target, $field);
-        foreach ($pieces as [$place, $text, $contact]) {
+        $all = PlacedText::all($written, $target, $field);
+        foreach ($all as $placed) {
+            $text = $placed->text;
             $understood =
-                $place === null
+                $placed->place === null
                     ? self::several($written)
                     : $this->previewOf(
                         self::understand($field, $format, $text),
                         $field,
                         match (true) {
-                            $contact !== null => count($pieces) > 1 ? 'each is one of its own' : '',
+                            $placed->isCut() => count($all) > 1 ? 'each is one of its own' : '',
                             $text === $cell => '',
                             in_array($text, [Tidy::line($cell), Tidy::block($cell)], true) => 'blanks tidied',
                             default => 'by the steps of the column',
@@ -382,7 +383,7 @@ final class RowMapper
                 return $understood;
             }
             $shown[] = $understood->value;
-            $said = $contact?->told() ?? '';
+            $said = $placed->told();
             $told = $said === '' ? $told : [...$told, $said];
             $note = $note === '' ? $understood->note : $note;
         }
@@ -495,70 +496,6 @@ final class RowMapper
             [FieldType::AddressBlock, FieldType::LongText, FieldType::Choices, FieldType::Names, FieldType::Splits, FieldType::Credits],
             true,
         );
-    }
-
-    /**
-     * Several values of a cell go to several places: the second email of a person is email 2.
-     *
-     * @param  list<string>  $written
-     * @return list<array{?Target, string}> null where there is no second place
-     */
-    private static function spread(array $written, Target $target, Field $field): array
-    {
-        if (count($written) === 1) {
-            return [[$target, $written[0]]];
-        }
-        $places = [];
-        foreach ($written as $i => $text) {
-            $place = match (true) {
-                $i === 0, $field->type->isList() || $field->named => $target,
-                $target->field === 'email' || $target->field === 'phone' => $target->with(number: $target->number + $i),
-                in_array($target->field, ['name.full', 'name.first'], true) && $target->party === '' && $i === 1 => $target->with(
-                    party: 'spouse',
-                ),
-                $target->party === 'child' => $target->with(partyNumber: $target->partyNumber + $i),
-                default => null,
-            };
-            $places[] = [$place, $text];
-        }
-
-        return $places;
-    }
-
-    /**
-     * Where each value goes, and what is said beside it of an email or a telephone number.
-     *
-     * @param  list<string>  $written
-     * @return list<array{?Target, string, ?WrittenContact}>
-     */
-    private static function pieces(array $written, Target $target, Field $field): array
-    {
-        $contacts = [];
-        $texts = [];
-        foreach ($written as $text) {
-            $all = in_array($target->field, ['email', 'phone'], true) ? WrittenContact::all($field->type, $text) : [];
-            array_push($texts, ...$all === [] ? [$text] : array_column($all, 'text'));
-            array_push($contacts, ...$all === [] ? [null] : $all);
-        }
-
-        return array_map(
-            static fn(array $spread, ?WrittenContact $contact): array => [
-                $spread[0] === null || $contact === null || $contact->kind === '' ? $spread[0] : $spread[0]->with(kind: $contact->kind),
-                $spread[1],
-                $contact,
-            ],
-            self::spread($texts, $target, $field),
-            $contacts,
-        );
-    }
-
-    /** @return list<FedValue> the number of a check that stands with the kind of gift, where no column has it */
-    private function besideKind(Target $place, string $text): array
-    {
-        $number = $place->field === 'gift.kind' ? GiftKind::checkNumber($text) : '';
-        $reference = $place->with(field: 'gift.reference');
-
-        return $number === '' || isset($this->columns[$reference->key()]) ? [] : [new FedValue($reference, $number)];
     }
 
     /**

@@ -59,39 +59,16 @@ final readonly class WrittenContact
     public static function all(FieldType $type, string $cell): array
     {
         $isPhone = $type === FieldType::Phone;
-        if (preg_match($isPhone ? self::PLAIN_PHONE : '/^\S+@[^\s@,;:|\/<>()?!*]+$/D', $cell) === 1 && substr_count($cell, '@') < 2) {
-            // Two numbers, one behind the other.
-            if (!$isPhone || preg_match_all('/\d/', $cell) < 14) {
-                return [];
-            }
-        }
-        // Whose it is, as mail programs write it, is said by the row itself.
-        if (!$isPhone && preg_match('/^[^<>@]*<[^<>]*>$/D', $cell) === 1) {
+        if ($isPhone ? self::isPlainPhone($cell) : self::isPlainEmail($cell)) {
             return [];
         }
         // A link of a database: what is shown, and where it leads.
         $cell = $isPhone ? $cell : (string) preg_replace('/^([^#\s]+@[^#\s]+)#mailto:[^#]*#?.*$/i', '$1', $cell);
-        if (preg_match_all($isPhone ? self::PHONE : self::EMAIL, $cell, $found, PREG_OFFSET_CAPTURE) < 1) {
+        if (preg_match_all($isPhone ? self::PHONE : self::EMAIL, $cell, $found, PREG_OFFSET_CAPTURE) < 1 || $found[0] === []) {
             return [];
         }
-        $contacts = [];
-        $isLabelled = preg_match('/\p{L}/u', substr($cell, 0, $found[0][0][1])) === 1;
-        $before = substr($cell, 0, $found[0][0][1]);
-        foreach ($found[0] as $i => [$text, $at]) {
-            $end = $at + strlen($text);
-            $behind = substr($cell, $end, ($found[0][$i + 1][1] ?? strlen($cell)) - $end);
-            $next = '';
-            // "H 555-0143, C 555-0144": what stands before the next one is said of that.
-            if (isset($found[0][$i + 1]) && preg_match('/^(.*?[,;|\/&\n])(\s*\(?\p{L}.*)$|^([^(]*)(\([^)]*)$/su', $behind, $parts) === 1) {
-                [$behind, $next] = array_values(array_slice($parts, -2));
-            } elseif (isset($found[0][$i + 1]) && $isLabelled) {
-                [$behind, $next] = ['', $behind];
-            }
-            $contacts[] = [$text, $before, $behind];
-            $before = $next;
-        }
         $read = [];
-        foreach ($contacts as [$text, $before, $behind]) {
+        foreach (self::apart($cell, $found[0]) as [$text, $before, $behind]) {
             $one = self::one($isPhone, $text, $before, $behind);
             if ($one === null) {
                 return [];
@@ -100,6 +77,45 @@ final readonly class WrittenContact
         }
 
         return array_values($read);
+    }
+
+    /** One number; two, one behind the other, have more digits. */
+    private static function isPlainPhone(string $cell): bool
+    {
+        return preg_match(self::PLAIN_PHONE, $cell) === 1 && preg_match_all('/\d/', $cell) < 14;
+    }
+
+    /** One email, or one with whose it is as mail programs write it: that the row itself says. */
+    private static function isPlainEmail(string $cell): bool
+    {
+        return preg_match('/^[^\s@]+@[^\s@,;:|\/<>()?!*]+$|^[^<>@]*<[^<>]*>$/D', $cell) === 1;
+    }
+
+    /**
+     * @param  non-empty-list<array{string, int}>  $found  emails or numbers, and where they begin
+     * @return list<array{string, string, string}> each with what stands before it and behind it
+     */
+    private static function apart(string $cell, array $found): array
+    {
+        $apart = [];
+        $before = substr($cell, 0, $found[0][1]);
+        $isLabelled = preg_match('/\p{L}/u', $before) === 1;
+        foreach ($found as $i => [$text, $at]) {
+            $end = $at + strlen($text);
+            $isLast = !isset($found[$i + 1]);
+            $behind = substr($cell, $end, $isLast ? null : $found[$i + 1][1] - $end);
+            $next = '';
+            // "H 555-0143, C 555-0144": what stands before the next one is said of that.
+            if (!$isLast && preg_match('/^(.*?[,;|\/&\n])(\s*\(?\p{L}.*)$|^([^(]*)(\([^)]*)$/su', $behind, $parts) === 1) {
+                [$behind, $next] = array_values(array_slice($parts, -2));
+            } elseif (!$isLast && $isLabelled) {
+                [$behind, $next] = ['', $behind];
+            }
+            $apart[] = [$text, $before, $behind];
+            $before = $next;
+        }
+
+        return $apart;
     }
 
     /**
