@@ -212,8 +212,7 @@ enum FindingKind: string
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::TwoEmails, self::TwoPhones => 'Each becomes one of its own. What is written beside one goes to the notes.',
-            self::LastAhead
-                => 'They are read with the first name first. Where a file has them the other way round, the whole column has.',
+            self::LastAhead => 'They are read with the first name first. Where a file has them the other way round, the whole column has.',
             self::OddDomains => 'They come in as they are written. What is wrong can be put right in the checks.',
             self::Scientific => 'Such ids have lost their last digits for good: get them again from the old system.',
             default => '',

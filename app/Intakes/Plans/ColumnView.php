@@ -162,7 +162,15 @@ final readonly class ColumnView
         }
         $blank = $profile->rows - array_sum($profile->values);
         if ($blank > 0 && $profile->exact && !array_key_exists('', $profile->values) && !$this->looksAround($choice)) {
-            $values[] = ['value' => '', 'rows' => $blank, 'becomes' => '', 'note' => '', 'held' => false, 'unread' => false, 'through' => []];
+            $values[] = [
+                'value' => '',
+                'rows' => $blank,
+                'becomes' => '',
+                'note' => '',
+                'held' => false,
+                'unread' => false,
+                'through' => [],
+            ];
         }
 
         return [
