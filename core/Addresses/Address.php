@@ -92,7 +92,7 @@ final readonly class Address
     }
 
     /**
-     * Street, unit and place, folded; the place is the postal code, without what follows the five digits of a ZIP, or city and state. "Apt 7-A", "Unit 7A" and "#7A" are one door: where the word is not known, "#" stands for any (USPS Publication 28, 213).
+     * Street, unit and place, folded; the place is the postal code, without what follows the five digits of a ZIP, or city and state. "Apt 7-A", "Unit 7A" and "#7A" are one door, and so are "Lot 7" and "#7": where the word is not known, "#" stands for any (USPS Publication 28, 213).
      *
      * @return array{string, string, string}
      */
@@ -117,7 +117,7 @@ final readonly class Address
             implode(
                 ' ',
                 array_map(
-                    static fn(array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste'], true) ? '' : "{$unit[1]} ") .
+                    static fn(array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste', 'lot', 'spc'], true) ? '' : "{$unit[1]} ") .
                         $unit[2] .
                         ($unit[3] ?? ''),
                     $units,

@@ -44,7 +44,7 @@ final readonly class AddressComparer implements FieldComparer
             $address = $this->comparison->options->asWritten ? $written : $standard;
             [$street, $unit, $place] = $address->withoutAttention()->door();
             if ($street !== '' && $place !== '') {
-                $number = preg_match('/^(?:po box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
+                $number = preg_match('/^(?:po box |(?:rr|hc) \w+ box )?\d\S*/', $street, $found) === 1 ? $found[0] : '';
                 $way = trim(substr($street, strlen($number)));
                 $town = Fold::words("{$address->city} {$address->state}");
                 $values[] = [

@@ -32,6 +32,9 @@ final readonly class NameComparer implements FieldComparer, Sketched
 
     public const TITLE = 6;
 
+    /** Letters as a scanner takes them for digits. */
+    private const MISREAD = ['0' => 'o', '1' => 'l', '5' => 's', '8' => 'b'];
+
     public function __construct(private Comparison $comparison) {}
 
     public function preparation(): string
@@ -283,10 +286,17 @@ final readonly class NameComparer implements FieldComparer, Sketched
         return array_values(array_unique($traces));
     }
 
-    /** Folded; a name that has no letters of the Latin script stays as it is, in small letters. */
+    /** Folded; a name that has no letters of the Latin script stays as it is, in small letters. A digit within a word is a letter that was misread. */
     private static function fold(string $name): string
     {
         $folded = Fold::words($name);
+        if (preg_match('/[a-z]\d|\d[a-z]/', $folded) === 1) {
+            $folded = (string) preg_replace_callback(
+                '/\b(?=\w*[a-z])\w*\d\w*/',
+                static fn(array $word): string => strtr($word[0], self::MISREAD),
+                $folded,
+            );
+        }
 
         return $folded === '' ? mb_strtolower(trim($name)) : $folded;
     }

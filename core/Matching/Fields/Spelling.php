@@ -83,11 +83,10 @@ final class Spelling
     /** Whether a name is, but for a slip behind its first letter, a form of another: Jackie and Jacquelien, Jacqueline and Jakcie. */
     public static function isFormAlike(string $form, string $name): bool
     {
-        foreach (Nicknames::fullOf($form) as $full) {
-            foreach (Nicknames::formsOf($full) as $one) {
-                if ($one[0] === $name[0] && self::likeness($one, $name, 80) !== null) {
-                    return true;
-                }
+        foreach ([...Nicknames::fullOf($form), ...Nicknames::formsOf($form)] as $one) {
+            // Of four letters, another is another name: Linda is no form of Caroline, whom some call Lina.
+            if (strlen($one) > 4 && $one[0] === $name[0] && self::likeness($one, $name, 80) !== null) {
+                return true;
             }
         }
 

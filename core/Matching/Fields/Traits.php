@@ -14,6 +14,7 @@ use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Records\IncomingRecord;
 use PineSieve\Core\Records\RecordPart;
 use PineSieve\Core\Records\SupporterRecord;
+use PineSieve\Core\Records\UnreadValue;
 use PineSieve\Core\Standards\FieldPlace;
 
 /** What a record is compared by, whether it is stored or on its way in. */
@@ -54,13 +55,29 @@ final class Traits
             $record->display(),
             array_map(static fn(IncomingAddress $address): array => [$address->stored, $address->standard], $record->addresses),
             array_map(static fn(ContactPoint $email): string => $email->value, $record->emails),
-            array_map(static fn(ContactPoint $phone): string => $phone->value, $record->phones),
+            [...array_map(static fn(ContactPoint $phone): string => $phone->value, $record->phones), ...self::unreadPhones($record)],
             $record->identifiers,
             $record->fields(),
             $record->custom,
             $record->groups,
             $record->tags,
         );
+    }
+
+    /**
+     * Numbers that cannot exist, with an area code that nobody has, are told and not stored. Who has the same is as likely the same.
+     *
+     * @return list<string>
+     */
+    private static function unreadPhones(IncomingRecord $record): array
+    {
+        $texts = array_map(static fn(UnreadValue $one): string => $one->field === 'phone' ? $one->text : '', $record->unread);
+
+        return array_values(array_filter($texts, static function (string $text): bool {
+            $digits = ltrim((string) preg_replace('/\D/', '', $text), '1');
+
+            return preg_match('/^[\d\s().+\/-]+$/', $text) === 1 && strlen($digits) === 10 && count(array_unique(str_split($digits))) > 3;
+        }));
     }
 
     public static function ofStored(SupporterRecord $record, AddressStandardizer $standardizer): self

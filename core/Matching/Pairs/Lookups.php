@@ -22,7 +22,7 @@ final class Lookups
     private const TELLING = 75;
 
     /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
-    private const READING = 6;
+    private const READING = 7;
 
     /** @var list<non-empty-list<int>> of each lookup, the places of its comparisons */
     private array $places = [];

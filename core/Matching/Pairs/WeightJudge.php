@@ -41,13 +41,7 @@ final readonly class WeightJudge implements Judge
         $pattern = $this->leveler->pattern($one->values, $other->values);
         $weighed = $this->weigher->weigh($pattern);
         $isOneName = $pattern->isOfOneName();
-        $isNear =
-            $isOneName &&
-            array_intersect_key($pattern->shared, [
-                WeighedField::Address->value => 1,
-                WeighedField::Email->value => 1,
-                WeighedField::Phone->value => 1,
-            ]) !== [];
+        $isNear = $isOneName && $pattern->shareOne([WeighedField::Address, WeighedField::Email, WeighedField::Phone]);
         // Signs are weighed like all else, but for those that the set names; and two of one name and home are told from each other by them.
         $signs = $isNear || $this->set->signs !== [] ? $this->circumstances->signs($one->values, $other->values) : [];
         $namesake = $isNear ? Circumstances::namesake($signs) : null;

@@ -39,6 +39,9 @@ final class Frequencies
     /** Beside the two that share it, as many more are expected to: of what belongs to one, or to one home, hardly any. */
     private const MORE = ['address' => 0.1, 'email' => 0.02, 'phone' => 0.05];
 
+    /** A place that a smaller share has is one of many: how often two have one of those in common, the weights say. */
+    private const MANY_LIVE_THERE = 0.005;
+
     /** @var array<string, array<string, float>> field to folded value to its share */
     private static array $lists = [];
 
@@ -173,6 +176,11 @@ final class Frequencies
     {
         if ($field === WeighedField::Name && $level !== Level::Same) {
             return max(1e-9, self::NOT_WHOLE * $this->words($shared));
+        }
+        if ($field === WeighedField::Address && $level === Level::Near) {
+            $live = max(0, $this->of($field, $shared) - 1) / max(self::FEWEST, $this->counted);
+
+            return $live > self::MANY_LIVE_THERE ? $live : null;
         }
 
         return $level === Level::Same && $field->isCounted() ? max(1e-9, $this->share($field, $shared)) : null;

@@ -55,7 +55,7 @@ final readonly class Leveler
     {
         $this->names = self::namesOf($kind, $common);
         $this->addresses = new AddressComparer(new Comparison(Comparison::ADDRESS, How::Alike));
-        $this->emails = new EmailComparer(new Comparison('email', How::Alike));
+        $this->emails = new EmailComparer(new Comparison('email', How::Alike, 90));
         $this->phones = new PhoneComparer(new Comparison('phone', How::Alike));
     }
 
@@ -88,14 +88,13 @@ final readonly class Leveler
             as [$field, $key]
         ) {
             [$a, $b] = [$one[$this->places[$key]], $other[$this->places[$key]]];
-            $best = Level::Blank;
+            [$best, $nearest] = [Level::Blank, []];
             foreach ($a as $ours) {
                 foreach ($b as $theirs) {
                     $level = $this->level($field, $ours, $theirs);
                     if (self::rank($level) < self::rank($best)) {
-                        $best = $level;
+                        [$best, $nearest] = [$level, $ours];
                         if ($level === Level::Same) {
-                            $shared[$field->value] = self::counted($field, $ours);
                             break 2;
                         }
                     }
@@ -103,6 +102,11 @@ final readonly class Leveler
             }
             if ($best !== Level::Blank) {
                 $levels[$field->value] = $best;
+            }
+            if ($best === Level::Same) {
+                $shared[$field->value] = self::counted($field, $nearest);
+            } elseif ($best === Level::Near && $field === WeighedField::Address) {
+                $shared[$field->value] = self::place($nearest);
             }
         }
 
@@ -134,6 +138,9 @@ final readonly class Leveler
                 $traits[] = [$field, self::counted($field, $value)];
             }
         }
+        foreach (array_unique(array_map(self::place(...), $values[$this->places[Comparison::ADDRESS]])) as $place) {
+            $traits[] = [WeighedField::Address, $place];
+        }
 
         return array_values(array_filter($traits, static fn(array $trait): bool => $trait[1] !== ''));
     }
@@ -142,6 +149,12 @@ final readonly class Leveler
     private static function counted(WeighedField $field, array $value): string
     {
         return $field === WeighedField::Born ? $value[0] : $value[1];
+    }
+
+    /** @param  list<string>  $address */
+    private static function place(array $address): string
+    {
+        return "in {$address[AddressComparer::PLACE]}";
     }
 
     /** @return int the lower the nearer */

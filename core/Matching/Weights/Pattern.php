@@ -10,6 +10,47 @@ final readonly class Pattern
     /** What moves with a person. */
     private const OWN = [WeighedField::Email, WeighedField::Born, WeighedField::Id];
 
+    /** Whoever is in an office reads these: RFC 2142, and what else people call them. */
+    private const OFFICE_MAIL = [
+        'accounting',
+        'accounts',
+        'admin',
+        'administration',
+        'administrator',
+        'billing',
+        'board',
+        'contact',
+        'development',
+        'donations',
+        'donate',
+        'enquiries',
+        'finance',
+        'frontdesk',
+        'giving',
+        'hello',
+        'help',
+        'hr',
+        'info',
+        'information',
+        'inquiries',
+        'mail',
+        'manager',
+        'marketing',
+        'membership',
+        'office',
+        'parish',
+        'postmaster',
+        'reception',
+        'sales',
+        'secretary',
+        'service',
+        'staff',
+        'support',
+        'team',
+        'treasurer',
+        'webmaster',
+    ];
+
     /**
      * @param  array<string, Level>  $levels  value of a WeighedField to how far they agree in it; those that both say something of
      * @param  array<string, string>  $shared  field to the value that they share, folded: what few have says much
@@ -43,7 +84,7 @@ final readonly class Pattern
         $isCalledSo = $this->is(WeighedField::First, Level::Same) || $this->is(WeighedField::First, Level::Form);
         $isAnotherPerson =
             $this->is(WeighedField::Last, Level::Differs) &&
-            !$this->shareOne($isCalledSo ? self::OWN : [WeighedField::Born, WeighedField::Id]);
+            !$this->shareOwn($isCalledSo ? self::OWN : [WeighedField::Born, WeighedField::Id]);
         $name = $this->levels[WeighedField::Name->value] ?? null;
         $isAnotherOrganization = $name !== null && !in_array($name, [Level::Same, Level::Form, Level::Alike], true);
 
@@ -56,19 +97,32 @@ final readonly class Pattern
     /** Whether no more of the first names than an initial fits, the last names differ, and nothing that moves with a person agrees. */
     public function isInitialOfAnother(): bool
     {
-        return $this->is(WeighedField::First, Level::Near) && $this->is(WeighedField::Last, Level::Differs) && !$this->shareOne(self::OWN);
+        return $this->is(WeighedField::First, Level::Near) && $this->is(WeighedField::Last, Level::Differs) && !$this->shareOwn(self::OWN);
     }
 
     /** Whether only one of them is written with Jr. or the like, and nothing agrees that father and son have not in common: a home, and its phone, they have. */
     public function isPerhapsAnotherGeneration(): bool
     {
-        return $this->is(WeighedField::Generation, Level::Near) && !$this->shareOne(self::OWN);
+        return $this->is(WeighedField::Generation, Level::Near) && !$this->shareOwn(self::OWN);
     }
 
-    /** @param  list<WeighedField>  $fields */
-    private function shareOne(array $fields): bool
+    /** @param  array<WeighedField>  $fields */
+    public function shareOne(array $fields): bool
     {
         return array_filter($fields, fn(WeighedField $field): bool => $this->is($field, Level::Same)) !== [];
+    }
+
+    /**
+     * Whether one of those agrees, and is not the mailbox of an office.
+     *
+     * @param  list<WeighedField>  $fields
+     */
+    private function shareOwn(array $fields): bool
+    {
+        $mailbox = explode('@', $this->shared[WeighedField::Email->value] ?? '')[0];
+        $isOffice = in_array($mailbox, self::OFFICE_MAIL, true);
+
+        return $this->shareOne(array_filter($fields, static fn(WeighedField $field): bool => !$isOffice || $field !== WeighedField::Email));
     }
 
     /** @param  array<WeighedField>  $fields */
@@ -89,8 +143,13 @@ final readonly class Pattern
     {
         foreach ([WeighedField::Address, WeighedField::Email, WeighedField::Phone, WeighedField::Born, WeighedField::Id] as $field) {
             $level = $this->levels[$field->value] ?? Level::Blank;
-            // Numbers and emails that are alike are as often two as one with a slip.
-            if ($level === Level::Same || $level === Level::Form || ($level === Level::Alike && $field === WeighedField::Address)) {
+            // Numbers that are alike, and emails of people who are called otherwise, are as often two as one with a slip.
+            $isTelling = match ($level) {
+                Level::Same, Level::Form => true,
+                Level::Alike => $field === WeighedField::Address || ($field === WeighedField::Email && $this->isOfOneName()),
+                default => false,
+            };
+            if ($isTelling) {
                 return true;
             }
         }

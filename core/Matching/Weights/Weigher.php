@@ -62,12 +62,12 @@ final readonly class Weigher
     public function bits(Pattern $pattern, WeighedField $field): float
     {
         $level = $pattern->levels[$field->value] ?? Level::Blank;
+        $chance = $this->chance($pattern, $field, $level);
 
         return $level === Level::Blank
             ? 0.0
             : log(
-                $this->share(Sameness::Match, $field, $level, null) /
-                    $this->share(Sameness::Chance, $field, $level, $this->chance($pattern, $field, $level)),
+                $this->share(Sameness::Match, $field, $level, $chance) / $this->share(Sameness::Chance, $field, $level, $chance),
                 2,
             );
     }
@@ -89,6 +89,9 @@ final readonly class Weigher
                 $chance,
                 $this->weights->share($of, $field, $level),
             ),
+            // Whoever moves comes by chance to where he was before: the likelier, the more live there.
+            $chance !== null && $field === WeighedField::Address && $level === Level::Near => $this->weights->share($of, $field, $level) +
+                $chance * $this->weights->share($of, $field, Level::Differs),
             default => $this->weights->share($of, $field, $level),
         };
     }

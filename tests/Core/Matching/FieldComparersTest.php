@@ -86,6 +86,8 @@ final class FieldComparersTest extends TestCase
         yield 'a name in two words' => [$alike, 'Ann De Vere', 'Ann DeVere', true];
         yield 'sound' => [$with($name, 'sound'), 'Ann Meyer', 'Ann Maier', true];
         yield 'the same consonants alone' => [$with($name, 'sound'), 'John Meyer', 'Jane Meyer', false];
+        yield 'a letter that a scanner took for a digit' => [$name, 'Ann Ga1lagher', 'Ann Gallagher', true];
+        yield 'digits alone are no letters' => [$name, 'Ann 1501', 'Ann lsol', false];
         yield 'first name alone' => [['field' => 'name.first', 'options' => ['nicknames' => true]], 'Bob Lee', 'Robert Park', true];
         yield 'another first name' => [['field' => 'name.first', 'how' => 'alike', 'strictness' => 75], 'Bo Lee', 'Robert Lee', false];
         $organization = ['field' => 'name', 'of' => 'organization'];
@@ -174,6 +176,11 @@ final class FieldComparersTest extends TestCase
         yield 'the same street of another place' => [$near, '12 Elm Street||Dover|NH|03820', '12 Elm Street||Bath|ME|04530', false];
         yield 'a post office box' => [$address, 'P.O. Box 12||Dover|NH|03820', 'PO Box 12||Dover|NH|03820', true];
         yield 'another box' => [$near, 'P.O. Box 12||Dover|NH|03820', 'PO Box 13||Dover|NH|03820', false];
+        yield 'a lot and its number' => [$address, '752 Broad St|Lot 7|Dover|NH|03820', '752 Broad Street|# 7|Dover|NH|03820', true];
+        yield 'a floor is no flat' => [$address, '752 Broad St|Fl 7|Dover|NH|03820', '752 Broad Street|Apt 7|Dover|NH|03820', false];
+        yield 'a rural box without a postal code' => [$near, 'RR 1 Box 108||Dover|NH|', 'RR 1 Box 108||Dover|NH|03820', true];
+        yield 'another rural box' => [$near, 'RR 1 Box 108||Dover|NH|', 'RR 1 Box 109||Dover|NH|03820', false];
+        yield 'a box of another route' => [$near, 'RR 2 Box 108||Dover|NH|', 'RR 1 Box 108||Dover|NH|03820', false];
         $date = ['field' => 'birth_date'];
         yield 'the same day' => [$date, '1970-02-03', '1970-02-03', true];
         yield 'day and month swapped, not asked for' => [$date, '1970-02-03', '1970-03-02', false];

@@ -30,9 +30,12 @@ use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weigher;
 use PineSieve\Core\Matching\Weights\Weights;
+use PineSieve\Core\Names\PersonName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Records\Identifier;
+use PineSieve\Core\Records\IncomingRecord;
+use PineSieve\Core\Records\UnreadValue;
 use PineSieve\Core\Standards\FieldCatalog;
 
 /** People by weight: how far they agree, how many have what they share, how likely they are one. */
@@ -73,7 +76,12 @@ final class WeightsTest extends TestCase
             $phone === '' ? [] : [$phone],
             $id === '' ? [] : [new Identifier('old', $id)],
             array_filter(
-                ['first_name' => $written->first, 'last_name' => $written->last, 'birth_date' => $born],
+                [
+                    'first_name' => $written->first,
+                    'middle_name' => $written->middle,
+                    'last_name' => $written->last,
+                    'birth_date' => $born,
+                ],
                 static fn(string $value): bool => $value !== '',
             ),
         );
@@ -116,6 +124,8 @@ final class WeightsTest extends TestCase
         yield 'nothing to compare' => ['Ann Lee | 12 Elm St, Dover, 03820', 'Bo Park', 'last name differs, first name differs'];
         yield 'a short form' => ['Robert Lee', 'Bob Lee', 'last name same, first name form'];
         yield 'the beginning of a first name' => ['Ann Lee', 'Annmarie Lee', 'last name same, first name alike'];
+        yield 'a form with a slip' => ['Jackie Moss', 'Jacquelien Moss', 'last name same, first name alike'];
+        yield 'a short form of a form of another' => ['Carol Moss', 'Linda Moss', 'last name same, first name differs'];
         yield 'an initial' => ['R. Lee', 'Robert Lee', 'last name same, first name near'];
         yield 'the initial of what a short form stands for' => ['R. Lee', 'Bob Lee', 'last name same, first name near'];
         yield 'initials' => ['R. Lee', 'R. Lee', 'last name same, first name near'];
@@ -172,6 +182,11 @@ final class WeightsTest extends TestCase
             'Ann Lee | | annabel.lee@example.org',
             'Ann Lee | | anabel.lee@example.org',
             'last name same, first name same, email alike',
+        ];
+        yield 'an email of the same names' => [
+            'Ann Lee | | alee@example.org',
+            'Ann Lee | | annlee@example.org',
+            'last name same, first name same, email differs',
         ];
         yield 'phones with a slip' => [
             'Ann Lee | | | +16035550143',
@@ -253,6 +268,64 @@ final class WeightsTest extends TestCase
             'An email of an office.',
         );
         self::assertSame(self::likely($one, $other), self::likely($other, $one));
+    }
+
+    public function test_where_most_live_in_one_town_it_says_nothing_that_two_do(): void
+    {
+        [$one, $other] = ['Ottoline Parker | 12 Elm St, Dover, 03820', 'Ottoline Parker | 9 Oak Ave, Dover, 03820'];
+        $town = array_map(static fn(int $i): string => "Person{$i} Name{$i} | {$i} Way, Dover, 03820", range(1, 700));
+        $country = array_map(static fn(int $i): string => "Person{$i} Name{$i} | {$i} Way, Derry, " . (10000 + $i), range(1, 700));
+        $odds = static fn(float $likely): float => $likely / (1 - $likely);
+        self::assertGreaterThan(10 * $odds(self::likely($one, $other, $town)), $odds(self::likely($one, $other, $country)));
+        // It is no worse than to live in two towns.
+        $elsewhere = 'Ottoline Parker | 9 Oak Ave, Keene, 03431';
+        self::assertGreaterThan(0.5 * self::likely($one, $elsewhere, $town), self::likely($one, $other, $town));
+    }
+
+    public function test_an_email_with_a_slip_makes_one_of_two_with_the_whole_name(): void
+    {
+        self::assertTrue(self::pattern('Ann Lee | | annabel.lee@example.org', 'Ann Lee | | anabel.lee@example.org')->isMoreThanName());
+        self::assertFalse(self::pattern('Ann Lee | | annabel.lee@example.org', 'Bo Lee | | anabel.lee@example.org')->isMoreThanName());
+    }
+
+    #[DataProvider('mailboxes')]
+    public function test_the_mailbox_of_an_office_is_nobodys_own(string $email, bool $isAnother): void
+    {
+        $pattern = self::pattern(
+            "Ottoline Lee | 12 Elm St, Dover, 03820 | {$email}",
+            "Ottoline Moss | 9 Way, Derry, 03038 | {$email}",
+        );
+        self::assertSame($isAnother, $pattern->isAnotherName());
+    }
+
+    public static function mailboxes(): iterable
+    {
+        yield ['ottoline@example.org', false];
+        yield ['office@lee.example.org', true];
+        yield ['INFO@example.org', true];
+        yield ['Treasurer+gala@example.org', true];
+        yield ['officer77@example.org', false];
+    }
+
+    public function test_a_last_name_with_a_slip_is_found_where_first_and_middle_name_agree(): void
+    {
+        $found = $this->found([
+            1 => 'Ottoline Ruth Benett | 12 Elm St, Dover, 03820',
+            2 => 'Ottoline R. Bennett | | ob@example.org',
+            3 => 'Ottoline Karen Bennet | | ok@example.org',
+        ]);
+        self::assertSame(['1-2 review'], $found);
+    }
+
+    public function test_a_number_that_can_not_exist_is_compared_all_the_same(): void
+    {
+        $phones = static fn(string ...$texts): array => Traits::ofIncoming(
+            (new IncomingRecord(SupporterKind::Person, new PersonName(first: 'Ann', last: 'Lee')))->withUnread(
+                ...array_map(static fn(string $text): UnreadValue => new UnreadValue('phone', $text), array_values($texts)),
+            ),
+        )->phones;
+        self::assertSame(['(322) 870-9831', '1-322-870-9831'], $phones('(322) 870-9831', '1-322-870-9831'));
+        self::assertSame([], $phones('999-999-9999', 'ask Bo 322 870 9831', '870-9831', '322-870-98312', '322-222-3333', '-'));
     }
 
     public function test_with_nothing_to_go_by_nothing_is_said(): void
