@@ -11,6 +11,7 @@ enum AddressRule: string
     case Marks = 'marks';
     case Capitals = 'capitals';
     case Suffix = 'suffix';
+    case SuffixMended = 'suffix mended';
     case NameInFull = 'name in full';
     case Direction = 'direction';
     case Unit = 'unit';
@@ -48,6 +49,7 @@ enum AddressRule: string
             self::Marks => 'full stops and commas are not used',
             self::Capitals => 'capitals and small letters',
             self::Suffix => 'street suffix written short',
+            self::SuffixMended => 'a slip in the street suffix mended',
             self::NameInFull => 'a suffix or direction that belongs to the name is written out',
             self::Direction => 'direction written short',
             self::Unit => 'word for a unit in its postal form',
@@ -84,7 +86,7 @@ enum AddressRule: string
     {
         return match ($this) {
             self::Blanks, self::Capitals, self::Marks => 'Publication 28, 221 to 222',
-            self::Suffix, self::NameInFull => 'Publication 28, 234 and appendix C1; Canada Post, street types',
+            self::Suffix, self::SuffixMended, self::NameInFull => 'Publication 28, 234 and appendix C1; Canada Post, street types',
             self::Direction => 'Publication 28, 233; Canada Post, street directions',
             self::Unit,
             self::UnitBehind,

@@ -14,6 +14,12 @@ namespace PineSieve\Core\Addresses\Lines;
  */
 final class Lexicon
 {
+    /** Letters of the shortest suffix that is looked for in spite of a slip; in longer ones more kinds of slip are. */
+    private const SLIPS = 5;
+
+    /** Words of names, a slip away from a suffix. */
+    private const NO_SLIPS = ['trial', 'squire', 'circlet'];
+
     /** @var array<string, self> */
     private static array $read = [];
 
@@ -55,6 +61,37 @@ final class Lexicon
     public function suffix(string $word): ?string
     {
         return $this->suffixes[mb_strtolower($word)] ?? null;
+    }
+
+    /** The suffix of many streets that a word is meant for, but for a slip: "Aveneu", "Strret"; null if it may be a name. */
+    public function meant(string $word): ?string
+    {
+        $word = mb_strtolower($word);
+        if (strlen($word) < self::SLIPS || isset($this->suffixes[$word]) || in_array($word, self::NO_SLIPS, true)) {
+            return null;
+        }
+        foreach (array_keys($this->common) as $suffix) {
+            if (self::isSlipOf($word, strtolower($this->full[$suffix]))) {
+                return $suffix;
+            }
+        }
+
+        return null;
+    }
+
+    /** Two letters have changed places, or one is doubled; in a longer word, any one is wrong, missing or too many. */
+    private static function isSlipOf(string $word, string $full): bool
+    {
+        $letters = strlen($full);
+        if ($letters < self::SLIPS || $word[0] !== $full[0] || abs(strlen($word) - $letters) > 1) {
+            return false;
+        }
+        $distance = levenshtein($word, $full);
+        $isTurned = $distance === 2 && strlen($word) === $letters && preg_match('/^(.*)(.)(.)(.*)\|\1\3\2\4$/D', "{$word}|{$full}") === 1;
+
+        return $isTurned ||
+            ($distance === 1 &&
+                ($letters > self::SLIPS || preg_replace('/(.)\1+/', '$1', $word) === preg_replace('/(.)\1+/', '$1', $full)));
     }
 
     /** Whether most streets are of the type: a word of another may as well be of a name. */

@@ -171,7 +171,9 @@ final class StreetLine
             $highway === null &&
             // "N 8120 Elm St" is a house of which nobody knows where its number begins.
             (!in_array($suffix, self::WITHOUT_NUMBER, true) || preg_match('/(?:^| )\d+(?: |$)/D', $name) === 1);
-        if ($isHouseless || BehindStreet::isIn($name, $suffix === '' && $highway === null, $this->lexicon)) {
+        // "US Hwy 41 North 2200": the house may as well be a unit.
+        $isFollowed = preg_grep('/^\d+$/D', array_slice($highway ?? [], 1)) !== [];
+        if ($isHouseless || $isFollowed || BehindStreet::isIn($name, $suffix === '' && $highway === null, $this->lexicon)) {
             return new DeliveryLine(LineKind::Unread, $line);
         }
 
@@ -292,10 +294,14 @@ final class StreetLine
         }
         if ($suffix !== null) {
             $this->reasons->replaced(AddressRule::Suffix, 'street suffix', $words[$last], $suffix);
-            $words = $this->inFull(array_slice($words, 0, $last));
+        } elseif ($last > 0 && !$isName) {
+            $suffix = $this->lexicon->meant($words[$last]);
+            if ($suffix !== null) {
+                $this->reasons->replaced(AddressRule::SuffixMended, 'street suffix', $words[$last], $suffix);
+            }
         }
 
-        return [$before, $this->name($words), $suffix ?? '', $after];
+        return [$before, $this->name($suffix === null ? $words : $this->inFull(array_slice($words, 0, $last))), $suffix ?? '', $after];
     }
 
     /**
