@@ -117,7 +117,9 @@ final readonly class Address
             implode(
                 ' ',
                 array_map(
-                    static fn(array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste', 'lot', 'spc'], true) ? '' : "{$unit[1]} ") .
+                    static fn(array $unit): string => (in_array($unit[1], ['apt', 'unit', 'ste', 'lot', 'spc'], true)
+                        ? ''
+                        : "{$unit[1]} ") .
                         $unit[2] .
                         ($unit[3] ?? ''),
                     $units,

@@ -21,7 +21,22 @@ final readonly class OrganizationNameComparer implements FieldComparer
     /** Words of the cities where it is. */
     public const CITY = 3;
 
-    private const JOINING = ['of', 'and', 'a', 'an', 'at', 'for', 'in', 'on', 'to', 'by'];
+    /** Words that join others, and those of where one works, which come and go. */
+    private const JOINING = ['of', 'and', 'a', 'an', 'at', 'for', 'in', 'on', 'to', 'by', 'office', 'offices'];
+
+    /** Words that stand for each other in names, to the one that is compared. "St" is a street or a saint, and nobody says which. */
+    private const FOR_EACH_OTHER = [
+        'street' => 'saint',
+        'parish' => 'church',
+        'congregation' => 'temple',
+        'synagogue' => 'temple',
+        'associates' => 'association',
+        'associate' => 'association',
+        'attorney' => 'law',
+        'attorneys' => 'law',
+        'lawyers' => 'law',
+        'assistance' => 'aid',
+    ];
 
     private const BEFORE_A_NUMBER = ['no', 'nr', 'number', 'num'];
 
@@ -41,9 +56,14 @@ final readonly class OrganizationNameComparer implements FieldComparer
             if (preg_match('/^\d+$/D', $word) === 1) {
                 $numbers[] = ltrim($word, '0');
             } elseif (!in_array($word, [...self::JOINING, ...self::BEFORE_A_NUMBER], true) && !Words::isIdle($word)) {
-                $words[] = Words::inFull($word);
+                $full = Words::inFull($word);
+                $full = self::FOR_EACH_OTHER[$full] ?? $full;
+                // "Attorney at Law"
+                $words = $full === end($words) ? $words : [...$words, $full];
             }
         }
+        // "K of C"
+        $words = $words === [] ? [] : explode(' ', self::initialsTogether(implode(' ', $words)));
         // A name of nothing else is made of them.
         $words = $words === [] && $numbers === [] ? explode(' ', $folded) : $words;
         sort($numbers);

@@ -80,7 +80,7 @@ final readonly class TextComparer implements FieldComparer
         $traces = $this->comparison->how === How::Alike ? Spelling::traces($text) : [$text];
         if ($this->comparison->how === How::Alike && str_contains($text, ' ')) {
             $words = explode(' ', $text);
-            $traces[] = "+{$words[0]} {$words[1]}";
+            $traces[] = '+' . self::sorted("{$words[0]} {$words[1]}");
             $traces[] = '=' . self::sorted($text);
         }
 

@@ -73,11 +73,15 @@ final class Traits
     {
         $texts = array_map(static fn(UnreadValue $one): string => $one->field === 'phone' ? $one->text : '', $record->unread);
 
-        return array_values(array_filter($texts, static function (string $text): bool {
-            $digits = ltrim((string) preg_replace('/\D/', '', $text), '1');
+        return array_values(
+            array_filter($texts, static function (string $text): bool {
+                $digits = ltrim((string) preg_replace('/\D/', '', $text), '1');
 
-            return preg_match('/^[\d\s().+\/-]+$/', $text) === 1 && strlen($digits) === 10 && count(array_unique(str_split($digits))) > 3;
-        }));
+                return preg_match('/^[\d\s().+\/-]+$/', $text) === 1 &&
+                    strlen($digits) === 10 &&
+                    count(array_unique(str_split($digits))) > 3;
+            }),
+        );
     }
 
     public static function ofStored(SupporterRecord $record, AddressStandardizer $standardizer): self

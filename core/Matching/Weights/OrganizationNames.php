@@ -6,13 +6,15 @@ namespace PineSieve\Core\Matching\Weights;
 
 use PineSieve\Core\Matching\Fields\FieldComparer;
 use PineSieve\Core\Matching\Fields\OrganizationNameComparer;
-use PineSieve\Core\Matching\Fields\Spelling;
 
 /** How far the names of two organizations agree: by their words, of which those say the most that the fewest have, and by their numbers. */
 final readonly class OrganizationNames implements NameLevels
 {
     /** Words that tell of one beside another: friends of a library are not the library. */
     private const BESIDE = ['friends', 'auxiliary', 'alumni', 'boosters', 'pta', 'pto', 'guild', 'endowment', 'chapter'];
+
+    /** Words that are often left out, and as often another organization: a hospital is not its foundation. */
+    private const PERHAPS_BESIDE = ['foundation', 'fund', 'trust'];
 
     /** @param  list<string>  $common  words that say little in a name, folded */
     public function __construct(private array $common) {}
@@ -70,19 +72,8 @@ final readonly class OrganizationNames implements NameLevels
         if (self::isAcronym($a, $b) || self::isAcronym($b, $a)) {
             return [Level::Near, count($a) === 1 ? $a : $b];
         }
-        $shared = [];
-        $hasSlip = false;
-        foreach ($a as $i => $word) {
-            foreach ($b as $j => $otherWord) {
-                $like = self::like($word, $otherWord);
-                if ($like !== null) {
-                    $shared[] = strlen($word) < strlen($otherWord) ? $otherWord : $word;
-                    $hasSlip = $hasSlip || $like === Level::Alike;
-                    unset($a[$i], $b[$j]);
-                    break;
-                }
-            }
-        }
+        $both = SharedWords::of($a, $b);
+        [$a, $b, $shared, $hasSlip] = [$both->left, $both->otherLeft, $both->words, $both->hasSlip];
         // Where it is says nothing beside a name of that place.
         [$left, $otherLeft] = [
             array_diff($a, self::words($other[OrganizationNameComparer::CITY])),
@@ -101,31 +92,9 @@ final readonly class OrganizationNames implements NameLevels
             $shared === [] => [Level::Differs, []],
             $a === [] && $b === [] => [$hasSlip ? Level::Alike : Level::Form, $shared],
             array_intersect([...$a, ...$b], self::BESIDE) !== [] => [Level::Part, $shared],
-            default => [array_diff([...$a, ...$b], $this->common) === [] && !$hasSlip ? Level::Form : Level::Near, $shared],
+            array_diff([...$a, ...$b], array_diff($this->common, self::PERHAPS_BESIDE)) === [] && !$hasSlip => [Level::Form, $shared],
+            default => [Level::Near, $shared],
         };
-    }
-
-    /** @return ?Level the same, in another form, but for a slip; null if they are two words */
-    private static function like(string $one, string $other): ?Level
-    {
-        [$short, $long] = strlen($one) < strlen($other) ? [$one, $other] : [$other, $one];
-
-        return match (true) {
-            $one === $other => Level::Same,
-            $long === "{$short}s", strlen($short) > 2 && str_starts_with($long, $short), self::isContracted($short, $long) => Level::Form,
-            strlen($short) > 3 && Spelling::likeness($one, $other, 80) !== null => Level::Alike,
-            default => null,
-        };
-    }
-
-    /** "cncl" of "council": its first letter, and others of it in their order, without vowels. */
-    private static function isContracted(string $short, string $long): bool
-    {
-        return strlen($short) > 2 &&
-            strlen($long) > strlen($short) + 1 &&
-            $short[0] === $long[0] &&
-            strpbrk(substr($short, 1), 'aeiou') === false &&
-            preg_match('/^' . implode('.*', array_map(preg_quote(...), str_split($short))) . '/', $long) === 1;
     }
 
     /**

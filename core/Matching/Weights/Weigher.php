@@ -66,10 +66,7 @@ final readonly class Weigher
 
         return $level === Level::Blank
             ? 0.0
-            : log(
-                $this->share(Sameness::Match, $field, $level, $chance) / $this->share(Sameness::Chance, $field, $level, $chance),
-                2,
-            );
+            : log($this->share(Sameness::Match, $field, $level, $chance) / $this->share(Sameness::Chance, $field, $level, $chance), 2);
     }
 
     /** @return ?float how often two who have nothing to do with each other share just that; null where that does not depend on what they share */

@@ -56,7 +56,7 @@ return [
     // Short forms of words in the names of organizations.
     'full' => [
         '1st' => 'first', '2nd' => 'second', '3rd' => 'third', '4th' => 'fourth', '5th' => 'fifth',
-        'assn' => 'association', 'assoc' => 'association', 'ctr' => 'center', 'centre' => 'center', 'comm' => 'community', 'cmte' => 'committee', 'dept' => 'department', 'dist' => 'district', 'fdn' => 'foundation', 'fnd' => 'foundation',
+        'assn' => 'association', 'assoc' => 'association', 'bros' => 'brothers', 'ctr' => 'center', 'centre' => 'center', 'comm' => 'community', 'cmte' => 'committee', 'dept' => 'department', 'dist' => 'district', 'fdn' => 'foundation', 'fnd' => 'foundation',
         'fndn' => 'foundation', 'govt' => 'government', 'hosp' => 'hospital', 'inst' => 'institute', 'intl' => 'international', 'lib' => 'library', 'mfg' => 'manufacturing', 'mgmt' => 'management', 'mt' => 'mount', 'natl' => 'national', 'org' => 'organization',
         'sch' => 'school', 'soc' => 'society', 'st' => 'saint', 'svc' => 'service', 'svcs' => 'services', 'univ' => 'university',
     ],

@@ -291,10 +291,7 @@ final class WeightsTest extends TestCase
     #[DataProvider('mailboxes')]
     public function test_the_mailbox_of_an_office_is_nobodys_own(string $email, bool $isAnother): void
     {
-        $pattern = self::pattern(
-            "Ottoline Lee | 12 Elm St, Dover, 03820 | {$email}",
-            "Ottoline Moss | 9 Way, Derry, 03038 | {$email}",
-        );
+        $pattern = self::pattern("Ottoline Lee | 12 Elm St, Dover, 03820 | {$email}", "Ottoline Moss | 9 Way, Derry, 03038 | {$email}");
         self::assertSame($isAnother, $pattern->isAnotherName());
     }
 
