@@ -50,7 +50,7 @@ final readonly class WeightWords
         'first name' => 'One gives an initial',
         'middle name' => 'Same middle initial',
         'generation' => 'Only one is Jr., Sr. or the like',
-        'address' => 'Same postal code',
+        'address' => 'Another address in the same place',
         'email' => 'Same email but for what follows the @',
         'name' => 'One name is a part of the other',
         'number in the name' => 'Only one name has a number',
@@ -133,7 +133,10 @@ final readonly class WeightWords
             if ($words === '') {
                 continue;
             }
-            $line = $words . ($level === Level::Same ? $this->howMany($field, $pattern->shared[$key] ?? null) : '') . self::much($bits);
+            $shared = $level === Level::Same || self::isPlace($field, $level) ? $pattern->shared[$key] ?? null : null;
+            // An edition of before may not have counted places.
+            $isCounted = !self::isPlace($field, $level) || ($shared !== null && $this->frequencies->of($field, $shared) > 1);
+            $line = $words . ($isCounted ? $this->howMany($field, $shared) : '') . self::much($bits);
             $bits > 0 ? ($for[$line] = $bits) : ($against[$line] = $bits);
         }
         arsort($for);
@@ -157,6 +160,11 @@ final readonly class WeightWords
                 Level::Differs => self::DIFFERS[$key],
                 Level::Blank => '',
             };
+    }
+
+    private static function isPlace(WeighedField $field, Level $level): bool
+    {
+        return $field === WeighedField::Address && $level === Level::Near;
     }
 
     private function howMany(WeighedField $field, ?string $shared): string

@@ -282,6 +282,23 @@ final class WeightsTest extends TestCase
         self::assertGreaterThan(0.5 * self::likely($one, $elsewhere, $town), self::likely($one, $other, $town));
     }
 
+    public function test_one_is_told_how_many_live_in_a_place_if_they_were_counted(): void
+    {
+        $words = static function (Frequencies $counts, int $people): array {
+            $judge = new PairJudge(ShippedRules::byWeight($comparers = self::comparers()), $comparers, Edition::shipped($counts));
+            foreach (range(1, $people) as $i) {
+                $judge->count($judge->compared($i, self::person("Person{$i} Name{$i} | {$i} Way, Dover, 03820")), $counts);
+            }
+
+            return $judge->words(
+                $judge->compared(1, self::person('Ottoline Parker | 12 Elm St, Dover, 03820')),
+                $judge->compared(2, self::person('Ottoline Parker | 9 Oak Ave, Dover, 03820')),
+            )[1];
+        };
+        self::assertSame(['Another address in the same place, which 400 of 400 have'], $words(new Frequencies(1 << 14), 400));
+        self::assertSame([], $words(new Frequencies(1 << 14), 1), 'It speaks for them: little is known.');
+    }
+
     public function test_an_email_with_a_slip_makes_one_of_two_with_the_whole_name(): void
     {
         self::assertTrue(self::pattern('Ann Lee | | annabel.lee@example.org', 'Ann Lee | | anabel.lee@example.org')->isMoreThanName());
