@@ -24,6 +24,9 @@ final class Lookups
     /** Another one wherever values are read, or leave traces, otherwise than before: keys that were kept are made anew then. */
     private const READING = 7;
 
+    /** What many have as they have a name. */
+    private const WHOLE_NAMES = [Comparison::NAME, 'name.first', 'name.last'];
+
     /** @var list<non-empty-list<int>> of each lookup, the places of its comparisons */
     private array $places = [];
 
@@ -216,8 +219,12 @@ final class Lookups
     /** Whether it is by nothing but a name: of names that many have, that says next to nothing. */
     public function isOfName(int $lookup): bool
     {
-        return array_filter($this->places[$lookup], fn(int $place): bool => $this->comparisons[$place][0]->field !== Comparison::NAME) ===
-            [];
+        $beside = array_filter(
+            $this->places[$lookup],
+            fn(int $place): bool => !in_array($this->comparisons[$place][0]->field, self::WHOLE_NAMES, true),
+        );
+
+        return $beside === [];
     }
 
     /** Whether those who share a key of it are of one name. */

@@ -282,6 +282,19 @@ final class MatchingTest extends TestCase
     }
 
     /** What is told at little cost says no more than what it stands for: nobody is passed over by it alone. */
+    public function test_of_what_a_name_alone_leaves_behind_all_says_too_little_where_many_have_it(): void
+    {
+        $comparers = new FieldComparers(FieldCatalog::builtIn());
+        $sets = [];
+        foreach (SupporterKind::cases() as $kind) {
+            $sets[$kind->value] = ShippedRules::byWeight($comparers, $kind);
+        }
+        $keys = (new Matcher($sets, $comparers))->keysOfIncoming(self::row('Ann Lee'));
+
+        self::assertGreaterThan(3, count($keys));
+        self::assertSame([8], array_values(array_unique(array_column($keys, 'common'))));
+    }
+
     public function test_nobody_is_passed_over_who_leaves_a_trace_in_common(): void
     {
         $comparers = new FieldComparers(FieldCatalog::builtIn());
