@@ -26,4 +26,9 @@ final class FrequentNames
     {
         return isset(self::shares()['first name'][$folded]) || Nicknames::fullOf($folded) !== [];
     }
+
+    public static function isLast(string $folded): bool
+    {
+        return isset(self::shares()['last name'][$folded]);
+    }
 }

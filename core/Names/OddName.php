@@ -70,6 +70,9 @@ final class OddName
         if (TwoPeople::areIn($name)) {
             return self::areMore($name) || preg_match('/' . self::NO_NAME . '/iu', $name) === 1;
         }
+        if (FamilyName::of($name) !== null) {
+            return false;
+        }
         $person = WrittenName::parse($name)->person;
         if (substr_count($name, ',') > 1 && $person->suffix === '') {
             return true;

@@ -75,6 +75,10 @@ final readonly class WrittenName
             return new self(SupporterKind::Organization, new PersonName(), $text);
         }
         $name = NameRemarks::of($text)->name;
+        $plural = FamilyName::of($name);
+        if ($plural !== null) {
+            return new self(SupporterKind::Household, new PersonName(last: $plural), $text);
+        }
         $isFamily = preg_match(self::FAMILY, $name, $family) === 1;
         $name = $isFamily ? $family[1] : $name;
         if ($isFamily || TwoPeople::areIn($name)) {
@@ -127,7 +131,9 @@ final readonly class WrittenName
     /** Whether it says so itself: "The Lee Family", not "Ann & Bo Lee". */
     public function isFamily(): bool
     {
-        return $this->kind === SupporterKind::Household && preg_match(self::FAMILY, NameRemarks::of($this->whole)->name) === 1;
+        $name = NameRemarks::of($this->whole)->name;
+
+        return $this->kind === SupporterKind::Household && (FamilyName::of($name) !== null || preg_match(self::FAMILY, $name) === 1);
     }
 
     public static function isOrganization(string $text): bool

@@ -31,6 +31,7 @@ final class HeaderContext
 
     /**
      * "Nom" is the last name beside "Prénom", and "Nombre" the first beside "Apellido"; alone each is the whole.
+     * "Household" with no other name is whom a row is about.
      *
      * @param  list<string>  $headers
      * @param  list<?HeaderSense>  $senses
@@ -39,6 +40,18 @@ final class HeaderContext
     private static function wholeNames(array $headers, array $senses): array
     {
         $bases = array_column(array_filter($senses), 'base');
+        $names = array_filter(
+            $senses,
+            static fn(?HeaderSense $sense): bool => preg_match('/^(?:name\.|organization\.name$)/', $sense->base ?? '') === 1,
+        );
+        if (array_values(array_unique(array_column(array_filter($names), 'party'))) === ['household']) {
+            return array_map(
+                static fn(?HeaderSense $sense): ?HeaderSense => in_array($sense?->base, ['organization.name', 'name.full'], true)
+                    ? new HeaderSense('name.full', '', $sense->kind, $sense->number, $sense->occurrence)
+                    : $sense,
+                $senses,
+            );
+        }
 
         return array_map(
             static fn(?HeaderSense $sense, string $header): ?HeaderSense => $sense !== null &&

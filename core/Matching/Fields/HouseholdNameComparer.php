@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Matching\Fields;
 
+use PineSieve\Core\Names\FrequentNames;
 use PineSieve\Core\Names\Words;
 use PineSieve\Core\Text\Fold;
 
@@ -42,10 +43,41 @@ final readonly class HouseholdNameComparer implements FieldComparer
         if ($last === '') {
             $last = str_contains($written, ',') ? Fold::words(explode(',', $written)[0]) : $names[array_key_last($names)];
         }
-        $firsts = array_values(array_unique(array_diff($names, explode(' ', $last))));
+        [$last, $firsts] = self::withTwoLastNames($written) ?? [$last, array_diff($names, explode(' ', $last), ["{$last}s", "{$last}es"])];
+        $firsts = array_values(array_unique($firsts));
         sort($firsts);
 
         return [[$traits->display, $last, implode(' ', $firsts)]];
+    }
+
+    /**
+     * "Ann Lee & Bo Park", "Lee & Park Household": each has a name of two words, or none but the last. "Mary Ann and Bob Lee" are two Lees.
+     *
+     * @return ?array{string, list<string>} both last names in alphabetical order, and the first names; null for all others
+     */
+    private static function withTwoLastNames(string $written): ?array
+    {
+        $halves = array_map(
+            static fn(string $half): array => array_values(
+                array_filter(
+                    explode(' ', Fold::words($half)),
+                    static fn(string $word): bool => !in_array($word, self::NO_NAMES, true) && Words::title($word) === null,
+                ),
+            ),
+            explode(' and ', (string) preg_replace('/\s+and\s+|\s*\/\s*/i', ' and ', $written)),
+        );
+        $lasts = array_map(static fn(array $words): string => $words[array_key_last($words) ?? 0] ?? '', $halves);
+        $counts = array_map(count(...), $halves);
+        if (
+            ($counts !== [2, 2] && $counts !== [1, 1]) ||
+            count(array_unique($lasts)) < 2 ||
+            array_filter($lasts, FrequentNames::isFirst(...)) !== []
+        ) {
+            return null;
+        }
+        sort($lasts);
+
+        return [implode(' ', $lasts), $counts === [1, 1] ? [] : [$halves[0][0], $halves[1][0]]];
     }
 
     public function compare(array $one, array $other): ?Agreement

@@ -95,8 +95,9 @@ final class ColumnsTest extends TestCase
             // Yes and no are no street, and of one they say nothing of the other.
             ['Seasonal', ['Y', 'N'], null, ColumnState::Open],
             ['Home', ['Y', 'N'], null, ColumnState::Open],
-            ['Household', ['The Lee Family', 'Ann & Bo Park'], 'household.organization.name', ColumnState::Look],
-            ['Household', ['Ann Lee', 'Bo Park'], null, ColumnState::Open],
+            // With no other name beside it, that is whom a row is about.
+            ['Household', ['The Lee Family', 'Ann & Bo Park'], 'name.full', ColumnState::Look],
+            ['Household', ['Y', 'N'], null, ColumnState::Open],
             ['Bad Address', ['Y', 'N'], 'address.undeliverable', ColumnState::Sure],
             ['Work email bounced', ['X', ''], 'email.work.undeliverable', ColumnState::Sure],
             ['Wrong number', ['Y', ''], 'phone.undeliverable', ColumnState::Sure],

@@ -249,7 +249,8 @@ final class NamedPeopleTest extends TestCase
     #[TestWith(['Acme', 'Inc.', SupporterKind::Organization])]
     #[TestWith(['', 'Smith Family Trust', SupporterKind::Organization])]
     #[TestWith(['Fenn', 'Family', SupporterKind::Household])]
-    #[TestWith(['The', 'Smiths', SupporterKind::Person])]
+    #[TestWith(['The', 'Smiths', SupporterKind::Household])]
+    #[TestWith(['The', 'Elms', SupporterKind::Person])]
     #[TestWith(['Grace', 'Church', SupporterKind::Person])]
     public function test_what_the_columns_of_a_name_say_together(string $first, string $last, SupporterKind $kind): void
     {

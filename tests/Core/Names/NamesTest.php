@@ -7,6 +7,7 @@ namespace Tests\Core\Names;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Names\FamilyName;
 use PineSieve\Core\Names\NameCasing;
 use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\Nicknames;
@@ -369,6 +370,23 @@ final class NamesTest extends TestCase
         self::assertNull(Nicknames::common('zed', 'zed2'));
     }
 
+    #[TestWith(['The Johnsons', 'Johnson'])]
+    #[TestWith(['the Joneses', 'Jones'])]
+    #[TestWith(['The Foxes', 'Fox'])]
+    #[TestWith(['The Williams', 'Williams'])]
+    #[TestWith(['The Elms', null])]
+    #[TestWith(['The Kings', null])]
+    #[TestWith(['The Smith', null])]
+    #[TestWith(['Johnsons', null])]
+    public function test_a_last_name_in_the_plural_is_a_family(string $text, ?string $last): void
+    {
+        $written = WrittenName::parse($text);
+
+        self::assertSame($last, FamilyName::of($text));
+        self::assertSame($last === null ? SupporterKind::Person : SupporterKind::Household, $written->kind);
+        self::assertSame([$last !== null, $last ?? $written->person->last], [$written->isFamily(), $written->person->last]);
+    }
+
     /** @return iterable<array{string, bool}> */
     public static function odd(): iterable
     {
@@ -376,7 +394,9 @@ final class NamesTest extends TestCase
             [
                 'Anonymous Donor #4',
                 'In memory of Ann Lee',
-                'The Lees',
+                'The Elms',
+                'The Woods',
+                'The Bob Lees',
                 'Lee, Ann, Bo',
                 'Ann, Bo & Cy Lee',
                 'Ann & Bo & Cy Lee',
