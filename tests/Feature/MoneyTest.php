@@ -18,8 +18,9 @@ final class MoneyTest extends TestCase
     private static function rows(string ...$amounts): string
     {
         $csv = self::HEAD;
+        $names = ['Alder', 'Birch', 'Chestnut', 'Dogwood', 'Elm', 'Fir', 'Ginkgo', 'Hawthorn', 'Ilex', 'Juniper'];
         foreach ($amounts as $i => $amount) {
-            $csv .= chr(65 + $i) . "lder,Ann,p{$i}@example.org,2020-01-0" . ($i + 1) . ",\"{$amount}\"\n";
+            $csv .= "{$names[$i]},Ann,p{$i}@example.org,2020-01-0" . ($i + 1) . ",\"{$amount}\"\n";
         }
 
         return $csv;
