@@ -92,7 +92,9 @@ final readonly class Address
     }
 
     /**
-     * Street, unit and place, folded; the place is the postal code, without what follows the five digits of a ZIP, or city and state. "Apt 7-A", "Unit 7A" and "#7A" are one door, and so are "Lot 7" and "#7": where the word is not known, "#" stands for any (USPS Publication 28, 213).
+     * Street, unit and place, folded; the place is the postal code, without what follows the five digits of a ZIP, or city and state.
+     * "Apt 7-A", "Unit 7A" and "#7A" are one door, and so are "Lot 7" and "#7": where the word is not known, "#" stands for any
+     * (USPS Publication 28, 213).
      *
      * @return array{string, string, string}
      */

@@ -286,7 +286,7 @@ final readonly class NameComparer implements FieldComparer, Sketched
         return array_values(array_unique($traces));
     }
 
-    /** Folded; a name that has no letters of the Latin script stays as it is, in small letters. A digit within a word is a letter that was misread. */
+    /** Folded; one that has no letters of the Latin script stays as it is, in small letters. A digit within a word is a letter misread. */
     private static function fold(string $name): string
     {
         $folded = Fold::words($name);
