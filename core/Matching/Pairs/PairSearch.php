@@ -91,7 +91,7 @@ final class PairSearch
         foreach (array_keys($this->buffers) as $part) {
             foreach ($this->blocks($part) as [$key, $lookup, $places]) {
                 if (!isset($common[$key])) {
-                    yield from $this->toReview($this->within(array_map($this->read(...), $places), $key, $common));
+                    yield from $this->toReview($this->within($places, $key, $common));
 
                     continue;
                 }
@@ -111,20 +111,26 @@ final class PairSearch
     }
 
     /**
-     * @param  list<PreparedRecord>  $records  that share a key
+     * @param  list<int>  $places  of records that share a key
      * @param  array<int, true>  $common  keys that say too little
      * @return \Generator<int, Relation>
      */
-    private function within(array $records, int $key, array $common): \Generator
+    private function within(array $places, int $key, array $common): \Generator
     {
-        foreach ($records as $i => $one) {
+        $packed = array_map($this->packed(...), $places);
+        $keys = array_map(PreparedRecord::keysOf(...), $packed);
+        $records = [];
+        foreach (array_keys($places) as $i) {
             for ($j = 0; $j < $i; $j++) {
-                $shared = array_diff_key(array_intersect_key($one->keys, $records[$j]->keys), $common);
                 // A pair that shares several keys is compared at the lowest of them.
-                if (count($shared) > 1 && min(array_keys($shared)) !== $key) {
-                    continue;
+                foreach (array_intersect($keys[$i], $keys[$j]) as $shared) {
+                    if ($shared < $key && !isset($common[$shared])) {
+                        continue 2;
+                    }
                 }
-                $relation = $this->compared($one, $records[$j]);
+                $records[$i] ??= PreparedRecord::unpack($packed[$i]);
+                $records[$j] ??= PreparedRecord::unpack($packed[$j]);
+                $relation = $this->compared($records[$i], $records[$j]);
                 if ($relation !== null) {
                     yield $relation;
                 }
@@ -285,11 +291,16 @@ final class PairSearch
 
     private function read(int $place): PreparedRecord
     {
+        return PreparedRecord::unpack($this->packed($place));
+    }
+
+    private function packed(int $place): string
+    {
         fseek($this->records, $place);
         /** @var array{1: int<1, max>} $length */
         $length = unpack('N', (string) fread($this->records, 4));
 
-        return PreparedRecord::unpack((string) stream_get_contents($this->records, $length[1]));
+        return (string) stream_get_contents($this->records, $length[1]);
     }
 
     private function write(int $part): void

@@ -291,7 +291,7 @@ final class MatchingTest extends TestCase
         }
         $keys = (new Matcher($sets, $comparers))->keysOfIncoming(self::row('Ann Lee'));
 
-        self::assertGreaterThan(3, count($keys));
+        self::assertGreaterThan(2, count($keys));
         self::assertSame([8], array_values(array_unique(array_column($keys, 'common'))));
     }
 

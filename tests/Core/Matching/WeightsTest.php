@@ -321,7 +321,7 @@ final class WeightsTest extends TestCase
         yield ['officer77@example.org', false];
     }
 
-    public function test_a_last_name_with_a_slip_is_found_by_the_first_name(): void
+    public function test_a_last_name_with_a_slip_is_found_where_first_and_middle_name_agree(): void
     {
         $found = $this->found([
             1 => 'Ottoline Ruth Benett | 12 Elm St, Dover, 03820',
