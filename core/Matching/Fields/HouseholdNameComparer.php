@@ -61,7 +61,7 @@ final readonly class HouseholdNameComparer implements FieldComparer
             static fn(string $half): array => array_values(
                 array_filter(
                     explode(' ', Fold::words($half)),
-                    static fn(string $word): bool => !in_array($word, self::NO_NAMES, true) && Words::title($word) === null,
+                    static fn(string $word): bool => $word !== '' && !in_array($word, self::NO_NAMES, true) && Words::title($word) === null,
                 ),
             ),
             explode(' and ', (string) preg_replace('/\s+and\s+|\s*\/\s*/i', ' and ', $written)),

@@ -156,6 +156,7 @@ final class GroupsByWeightTest extends TestCase
         yield ['Ann & Bo Park', 'Ann & Bo Lark', Level::Differs, Level::Same];
         yield ['Ann Lee & Bo Park', 'Bo Park and Ann Lee', Level::Same, Level::Same];
         yield ['Ann Lee & Bo Park', 'Lee/Park', Level::Same, null];
+        yield ['Kim /', 'Mr. & Mrs. Kim', Level::Same, null];
         yield ['Gray & Stone Household', 'Alice Gray and Ms. Beth Stone', Level::Same, null];
         yield ['Mary Ann and Bob Lee', 'Bob & Mary Ann Lee', Level::Same, Level::Same];
     }
