@@ -24,8 +24,13 @@ test('held rows are downloaded with their reasons, fixed, and brought in again',
   await load(page, 'Nasty');
   await expect(page.getByText('Held, by reason')).toBeVisible();
 
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download with reasons' }).click()]);
-  const held = readFileSync(await download.path(), 'utf8');
+  let held = '';
+  // A click on a link that is drawn anew at that moment is none.
+  await expect(async () => {
+    const download = page.waitForEvent('download', { timeout: 10_000 });
+    await page.getByRole('link', { name: 'Download with reasons' }).click();
+    held = readFileSync(await (await download).path(), 'utf8');
+  }).toPass({ timeout: 60_000 });
   expect(held).toContain("'=cmd|calc");
   expect(held).toContain('03820 belongs to NH, the address says ME');
   expect(held.split('\r\n').filter((line) => line !== '')).toHaveLength(4);

@@ -101,9 +101,13 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
   await page.getByRole('button', { name: 'Start with it' }).last().click();
   await expect(page).toHaveURL(/\/entry\/\d+$/);
   await expect(page.getByRole('columnheader', { name: 'Gift amount' })).toBeVisible();
+  // On a busy machine a part of the name is looked up before it is all there.
+  const found = page.waitForResponse((response) => response.url().endsWith('q=marchetti'));
   await page.keyboard.type('marchetti');
+  await found;
   await expect(page.getByRole('option', { name: /Marchetti/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('gridcell', { name: /^\d+ .*Marchetti/ })).toBeVisible();
   await page.keyboard.type('2026-13-01');
   await page.keyboard.press('Tab');
   await page.keyboard.type('25');
