@@ -38,6 +38,7 @@ enum ValueMark: string
     case TwoPeople = 'two people';
     case LastFirst = 'last, first';
     case LastAhead = 'last first';
+    case TurnedName = 'turned name';
     case OddName = 'odd name';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
@@ -118,6 +119,9 @@ enum ValueMark: string
             $marks[] = self::LastFirst;
         } elseif (self::isLastAhead($text)) {
             $marks[] = self::LastAhead;
+            if (self::isTurned($text)) {
+                $marks[] = self::TurnedName;
+            }
         }
         if (preg_match('/[;|\/]|,.*,/', $text) === 1) {
             $marks[] = self::List;
@@ -133,6 +137,14 @@ enum ValueMark: string
             FrequentNames::isFirst(Fold::words($words[2])) &&
             !FrequentNames::isFirst(Fold::words($words[1])) &&
             Words::title(Fold::solid($words[1])) === null;
+    }
+
+    /** "Johnson Robert": the first word is a frequent last name, the second is none; in "Parker Ann Smith" the third is one. */
+    private static function isTurned(string $text): bool
+    {
+        $words = array_map(Fold::words(...), explode(' ', $text));
+
+        return FrequentNames::isLast($words[0]) && !FrequentNames::isLast($words[1]) && strlen($words[2] ?? '') < 2;
     }
 
     /** @return list<self> */

@@ -63,6 +63,7 @@ enum FindingKind: string
     case SmallLetters = 'small';
     case LastFirst = 'last, first';
     case LastAhead = 'last first';
+    case TurnedNames = 'turned name';
     case OddNames = 'odd name';
     case TwoPeople = 'two people';
     case TwoEmails = 'two emails';
@@ -121,6 +122,7 @@ enum FindingKind: string
             self::SmallLetters => 'Names all in small letters',
             self::LastFirst => 'Names as "Last, First"',
             self::LastAhead => 'Names that seem to have the last name first',
+            self::TurnedNames => 'Names that seem to have the last name first, among others',
             self::OddNames => 'Names that may be read wrongly',
             self::TwoPeople => 'Two people in a cell',
             self::TwoEmails => 'Several emails in a cell',
@@ -159,6 +161,7 @@ enum FindingKind: string
             self::MixedDates,
             self::Negative,
             self::NotPaid,
+            self::TurnedNames,
             self::OddNames,
             self::OddDomains,
             self::Struck,
@@ -209,6 +212,7 @@ enum FindingKind: string
             self::StrayBytes => 'They are read as Windows-1252; a letter that was cut in half is lost. Look at these cells.',
             self::LostLetters
                 => 'If another encoding, chosen above, does not bring them back, get the file once more from where it came, as UTF-8 or as a workbook.',
+            self::TurnedNames,
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::TwoEmails, self::TwoPhones => 'Each becomes one of its own. What is written beside one goes to the notes.',
@@ -270,7 +274,7 @@ enum FindingKind: string
 
         return match ($this) {
             self::Capitals, self::SmallLetters => $isName && !in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
-            self::LastFirst, self::LastAhead, self::OddNames => $field === 'name.full',
+            self::LastFirst, self::LastAhead, self::TurnedNames, self::OddNames => $field === 'name.full',
             self::TwoPeople => $field === 'name.full' || $field === 'name.first',
             self::TwoEmails, self::OddDomains => $field === 'email',
             self::TwoPhones => $field === 'phone',

@@ -12,6 +12,7 @@ use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
+use PineSieve\Core\Columns\ValueMark;
 use PineSieve\Core\Gifts\NotPaid;
 use PineSieve\Core\Standards\Target;
 
@@ -187,10 +188,16 @@ final readonly class Findings
             // In a column that is otherwise of small letters or of codes, capitals are nothing to mend.
             FindingKind::Capitals, FindingKind::SmallLetters => $count > 0 && $profile->filled > 0 ? $count : 0,
             // Some last names are first names as well: of few nothing can be told.
-            FindingKind::LastAhead => $count > self::LAST_AHEAD * $profile->filled ? $count : 0,
+            FindingKind::LastAhead => self::areAhead($profile) ? $count : 0,
+            FindingKind::TurnedNames => self::areAhead($profile) ? 0 : $count,
             FindingKind::SerialDates => $count > 0.02 * $profile->filled ? $count : 0,
             default => $count,
         };
+    }
+
+    private static function areAhead(ColumnProfile $profile): bool
+    {
+        return $profile->count(ValueMark::LastAhead) > self::LAST_AHEAD * $profile->filled;
     }
 
     private static function isApplied(Steps $steps, ?Step $step): bool

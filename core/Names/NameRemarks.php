@@ -13,10 +13,25 @@ final readonly class NameRemarks
     private const GONE = ['deceased', 'dec', 'decd', 'dead', 'died', 'passed away', 'rip'];
 
     /** Who comes along without a name, or gets the mail in one's place. */
-    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|partner|resident|occupant|\d|one))\.?$/iu';
+    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with|et)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|partner|resident|occupant|al|ux|vir|\d|one))\.?$/iu';
 
     /** How mail or a name reaches someone else, who one was, and a remark behind a dash: "c/o Bo Park", "dba Lee Designs", "née Park", "- do not mail". */
     private const WAY = '(?<=\S)[\s,]+(?:c\s?\/\s?o|in care of|d\.?\/?b\.?\/?a\.?|n[ée]e|formerly|aka|(?-i:[fn]ka|[FN]KA)|[afn]\/k\/a) \S.*$|(?<=\S) [-–—] (?-i:\p{Ll}).*$';
+
+    private const OFFICES =
+        '(?:chair(?:man|woman|person)?|president(?:[ -]elect)?|vp|treasurer|secretary(?:[\/ -]treasurer)?|director|manager|owner|founder|ceo|cfo|coo|' .
+        '(?:(?:board|founding|committee|staff) )?member|executor|executrix|administrator|agent|poa|proprietor|custodian|guardian|coordinator|principal)';
+
+    /** What someone is, behind a whole name: ", Board Chair", " - Treasurer". */
+    private const OFFICE =
+        '^\S+,? \S.*?\K(?:,| [-–—]) ?(?:(?:board|past|former|vice|co|assistant|associate|exec(?:utive)?|acting|interim|general|founding|honorary|immediate)[\s-]+)*' .
+        self::OFFICES .
+        '(?:,? (?:of|for|at|emerit\p{L}+)\b.*| ?[&\/].*)?$';
+
+    /** When someone left school, and what pays: "'72", "P'15", "MBA'99, P'15", "class of 1972", "IRA", "Roth IRA". */
+    private const YEAR_OR_ACCOUNT =
+        '(?<! of)(?<=[\p{L}.)])[\s,]+(?:class of (?:19|20)\d\d|(?:(?:\p{Lu}[\p{L}.]{0,5})?[\'\x{2019}]\d\d\b[\s,\/&]*)+)$|' .
+        '^\S+,? \S.*?\K(?: [-–—])? (?:(?:roth|sep|simple|rollover|inherited|traditional|beneficiary) )*(?-i:IRA|DAF|QCD|RMD)(?: (?:rollover|rmd|qcd|distribution|account|acct))*$';
 
     /** Whose desk, behind an organization's name. */
     private const DESK = '/^(.*\p{L}\.?)[\s,;–-]*(?:\s|(?<=[,;]))\(?((?:c\s?\/\s?o|in care of|attn|attention|(?<=\()via)\b[:.\s]*[^()]*\p{L}[^()]*)\)?$/iuD';
@@ -48,6 +63,7 @@ final readonly class NameRemarks
         'cash sale',
         'cash sales',
         'misc',
+        'misc cash',
         'misc donor',
         'misc donors',
         'miscellaneous',
@@ -80,17 +96,19 @@ final readonly class NameRemarks
         // Most names have none of these.
         if (
             preg_match(
-                '/guest|friend|spouse|wife|husband|children|kids|other|partner|resident|occupant|one$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|' .
+                '/guest|friend|spouse|wife|husband|children|kids|other|partner|resident|occupant|one$|\bet (?:al|ux|vir)\b|(?-i:RIP|R\.I\.P\.)$|\d$|[(\[“”„"‘†]|(?:^|\s)[\'’]|' .
                     'dec(?:\'?d|eased)|^(?:the )?late |' .
                     self::WAY .
-                    '/iu',
+                    '|(?:, ?| [-–—] )(?:\p{L}+[\s-]+)*' .
+                    self::OFFICES .
+                    '\b|\b(?-i:IRA|DAF|QCD|RMD)\b/iu',
                 $text,
             ) !== 1
         ) {
             return new self($text);
         }
         [$nickname, $isDeceased, $remarks] = ['', false, []];
-        $take = static function (string $inner, bool $isQuoted) use (&$nickname, &$isDeceased, &$remarks): string {
+        $take = static function (string $inner, bool $isQuoted, bool $mayBeName = true) use (&$nickname, &$isDeceased, &$remarks): string {
             $inner = Tidy::line($inner);
             $folded = Fold::words($inner);
             $isAll = in_array($folded, self::GONE, true);
@@ -98,7 +116,7 @@ final readonly class NameRemarks
             if ($isAll) {
                 return ' ';
             }
-            if ($nickname === '' && ($isQuoted || self::isShortForm($folded))) {
+            if ($mayBeName && $nickname === '' && ($isQuoted || self::isShortForm($folded))) {
                 $nickname = $inner;
             } elseif ($inner !== '') {
                 $remarks[] = $inner;
@@ -106,7 +124,14 @@ final readonly class NameRemarks
 
             return ' ';
         };
-        $name = (string) preg_replace_callback('/' . self::WAY . '/iu', static fn(array $m): string => $take($m[0], false), $text);
+        $name = $text;
+        foreach ([self::WAY, self::YEAR_OR_ACCOUNT, self::OFFICE] as $behind) {
+            $name = (string) preg_replace_callback(
+                "/{$behind}/iu",
+                static fn(array $m): string => $take(ltrim($m[0], ' ,-'), false, false),
+                $name,
+            );
+        }
         $name = (string) preg_replace_callback(
             '/\(([^()]*)\)|\[([^\[\]]*)\]/u',
             static fn(array $m): string => $take($m[2] ?? $m[1], false),
@@ -117,10 +142,10 @@ final readonly class NameRemarks
             static fn(array $m): string => $take($m[2] ?? $m[1], true),
             $name,
         );
-        $name = (string) preg_replace_callback(self::COMPANY, static fn(array $m): string => $take($m[1], false), $name);
+        $name = (string) preg_replace_callback(self::COMPANY, static fn(array $m): string => $take($m[1], false, false), $name);
         $name = (string) preg_replace_callback(
-            '/†|^(?:the )?late (?=\S+ \S)|[\s,;–-]+(?:dec(?:\'?d|eased))\.?(?=\s*$)/iu',
-            static fn(): string => $take('deceased', false),
+            '/†|^(?:the )?late (?=\S+ \S)|[\s,;–-]+(?:dec(?:\'?d|eased)|(?-i:RIP|R\.I\.P))\.?(?:(?=\s*$)|,? (?:in |on )?(?:\p{L}+ )?\d[\d\/., -]*$)/iu',
+            static fn(array $m): string => $take(preg_match('/\d/', $m[0]) === 1 ? ltrim($m[0], ' ,;-') : 'deceased', false),
             $name,
         );
         $name = trim((string) preg_replace('/ (?=,)/', '', Tidy::line($name)), " ,;-\u{2013}");
@@ -140,13 +165,13 @@ final readonly class NameRemarks
     /** The name without who comes along: "Ann Lee & guest" is one person. */
     public static function withoutCompany(string $text): string
     {
-        return (string) preg_replace(self::COMPANY, '', $text);
+        return (string) preg_replace([self::COMPANY, '/' . self::OFFICE . '/iu'], '', $text);
     }
 
-    /** "Ann Lee" of "Ann Lee c/o Lee Designs". */
+    /** "Ann Lee" of "Ann Lee c/o Lee Designs" and "Ann Lee, Director of Lee Designs". */
     public static function withoutWay(string $text): string
     {
-        return (string) preg_replace('/' . self::WAY . '/iu', '', $text);
+        return (string) preg_replace(['/' . self::WAY . '/iu', '/' . self::OFFICE . '/iu'], '', $text);
     }
 
     /** Whether what stands in the place of a name is none: "Current Resident". */
@@ -159,7 +184,7 @@ final readonly class NameRemarks
     public static function isUnknown(string $name): bool
     {
         return preg_match(
-            '/^(?:an? |the )?(?:anonymous|anon|unknown|unnamed|name withheld|no name)' .
+            '/^an? (?:friend|well wisher|supporter|donor)$|^(?:an? |the )?(?:anonymous|anon|unknown|unnamed|name withheld|no name)' .
                 '(?: (?:unknown|donor|giver|gift|donation|friend|person|supporter|s))*(?: \d+)?$/D',
             Fold::words($name),
         ) === 1;

@@ -12,17 +12,17 @@ final class OddName
 {
     /** Most names have nothing of it. */
     private const MAY_BE =
-        '/\d|[^\p{L}\p{M}\s.,\'\x{2019}&()"\x{201C}\x{201D}+\/-]|' .
+        '/\d|[^\p{L}\p{M}\s.,\'\x{2019}&()"\x{201C}\x{201D}+\/-]|\bw\/|\(\p{L}+\)|^\p{Lu}{2} \p{Lu}\p{Ll}|' .
         self::SMALL .
         '|(?i:' .
         self::NO_NAME .
-        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |\b\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|^\p{L}+ \p{L}+, \p{L}+ \p{L}+$|(?:&|\+|(?i: and)) ?\p{L}{2,}$| (?:\p{L}|(?i:dr|mr|mrs|ms|rev|prof))\.?$/u';
+        ')|[\'\x{2019}]s\b|-\p{Ll}|^\+|^(?i:the|an|in|mc|her|his|their) |^a |\b\p{L}{3,}\. |\p{Lu}{3}|^(?:\S+ ){6}| - |(?:,|&).*(?:,|&| and )|\p{L}+ \p{L}+, \p{L}+(?: \p{L}+)?$|^\p{L}{2,}\.\p{L}{2,}$|^\p{Lu}\p{Ll}{2,}\p{Lu}\p{Ll}+$|^(?i:de|del|la|le|di|da|du|dos|el|los|las|san|santa|st|van|von)\.? \p{L}+ .*\p{L}{2,}$|(?:&|\+|(?i: and)) ?\p{L}{2,}$|\p{L}\.? ?& ?\p{L}\.?$| (?:\p{L}|(?i:dr|mr|mrs|ms|rev|prof))\.?$/u';
 
     /** Words within a text, not within a name. */
     private const SMALL = '\b(?:of|for|at|to|not|no|by|with|from|on|see|per|via|y|e|et)\b';
 
     /** What people call their kin, and words that lists have beside a name. */
-    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|deleted|inactive|moved|hijo|padre|hija|pending|jtwros|jt ten|ten com|utma|ugma|fbo|tod|poa|dtd)\b';
+    private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|kids|boys|girls|children|twins|parents|table|tbl|deleted|inactive|moved|hijo|padre|hija|pending|jtwros|jt ten|ten com|utma|ugma|fbo|tod|poa|dtd)\b';
 
     /** "Kim Yong-ho" has the last name first. */
     private const GIVEN_LAST = '/ \p{Lu}\p{Ll}+-\p{Ll}+$/u';
@@ -55,13 +55,16 @@ final class OddName
     {
         // Most columns are others: numbers, emails, streets.
         if (str_contains($text, '@') || preg_match('/\p{L}{2}/u', $text) !== 1) {
-            return false;
+            return preg_match('/^\p{L}\. ?\p{L}\.$|^\p{L}\S* .*@/uD', $text) === 1;
         }
-        if (preg_match('/^\d+\w? /', $text) === 1 || LostLetters::areIn($text)) {
+        if (preg_match('/^\d+\w? /', $text) === 1 || LostLetters::areIn($text) || self::mayBeEither($text)) {
             return true;
         }
         if (preg_match(self::MAY_BE, $text) !== 1 || WrittenName::isOrganization($text)) {
             return false;
+        }
+        if (preg_match('/\bw\//i', $text) === 1 || self::namesAnother($text)) {
+            return true;
         }
         $name = NameRemarks::of($text)->name;
         if (preg_match('/\d|[^\p{L}\p{M}\s.,\'\x{2019}&+\/-]/u', (string) preg_replace(self::ORDINAL, '', $name)) === 1) {
@@ -86,13 +89,16 @@ final class OddName
             str_contains($inner, ' - ') ||
             preg_match('/' . self::SMALL . '|(?i:' . self::NO_NAME . ')|\p{L}[\'\x{2019}]s\b/u', $inner) === 1 ||
             preg_match(self::GIVEN_LAST, $name) === 1 ||
-            self::mayBeTwo($name) ||
+            ($person->suffix === '' && self::mayBeTwo($name)) ||
             ($first === 'mc' && count($words) > 2) ||
             self::endsShort($words) ||
             $words[0] === 'a' ||
             str_starts_with($name, '+') ||
             in_array($first, ['the', 'an', 'in', 'her', 'his', 'their'], true) ||
             self::hasShortened($words) ||
+            self::hasLettersAhead($words) ||
+            self::isJoined($name) ||
+            (count($words) > 2 && self::beginsAsLast($name)) ||
             self::shouts($words);
     }
 
@@ -122,11 +128,61 @@ final class OddName
         return count($words) > 1 && preg_match('/^(?:\p{L}|(?i:dr|mr|mrs|ms|rev|prof))\.?$/uD', $words[count($words) - 1]) === 1;
     }
 
-    /** "Robert Lee, Ann Park" is no last name behind which a first and a middle one stand. */
+    /** "Robert Lee, Ann Park" and "Robert Lee, Florist" are no last names with a first one behind; "Martin Lopez, Ana Maria" is. */
     private static function mayBeTwo(string $name): bool
     {
-        return preg_match('/^(?<first>\p{L}+) \p{L}{2,}, \p{L}{2,} \p{L}{2,}$/uD', $name, $found) === 1 &&
-            Nicknames::fullOf(Fold::words($found['first'])) !== [];
+        return preg_match('/^(?:\p{L}{1,5}\. )*(?<first>\p{L}+) \p{L}{2,}, (?:\p{L}{2,} )?(?<last>\p{L}{2,})$/uD', $name, $found) === 1 &&
+            FrequentNames::isFirst(Fold::words($found['first'])) &&
+            !FrequentNames::isFirst(Fold::words($found['last']));
+    }
+
+    /** "Tansel Glass" may make glass, "Grace Chapel" may be called so. */
+    private static function mayBeEither(string $text): bool
+    {
+        if (preg_match('/^(\p{L}{2,}) (\p{L}{3,})$/uD', $text, $words) !== 1) {
+            return false;
+        }
+        $last = Fold::words($words[2]);
+
+        return Words::isOftenLastName($last)
+            ? !FrequentNames::isFirst(Fold::words($words[1]))
+            : in_array($last, ['church', 'chapel', 'temple'], true) &&
+                    preg_match('/^(?:grace|hope|faith|charity|mercy)$/iD', $words[1]) === 1;
+    }
+
+    /** "Mrs. Robert (Ann) Lee" is Ann: what stands in parentheses is a first name, and no form of the one before it. */
+    private static function namesAnother(string $text): bool
+    {
+        if (preg_match('/(\p{L}+) \((\p{L}+)\) \p{L}|^(?:mr|mrs|ms|dr)\.? (\p{L}+) \p{L}+ \((\p{L}+)\)$/iuD', $text, $found) !== 1) {
+            return false;
+        }
+        [$first, $other] = [Fold::words($found[3] ?? $found[1]), Fold::words($found[4] ?? $found[2])];
+
+        return FrequentNames::isFirst($first) && FrequentNames::isFirst($other) && Nicknames::common($first, $other) === null;
+    }
+
+    /** "AnnLee", "ann.lee"; "McLee" and "MaryAnn" may be names. */
+    private static function isJoined(string $name): bool
+    {
+        return preg_match('/^(\p{L}{2,}\.)\p{L}{2,}$|^(\p{Lu}\p{Ll}{2,})(\p{Lu}\p{Ll}+)$/uD', $name, $parts) === 1 &&
+            (!isset($parts[3]) || (FrequentNames::isFirst(Fold::words($parts[2])) && !FrequentNames::isFirst(Fold::words($parts[3]))));
+    }
+
+    /** "Van der Meer Ludwig", "De Leon Maria". */
+    private static function beginsAsLast(string $name): bool
+    {
+        return preg_match('/^(?:de|del|la|le|di|da|du|dos|el|los|las|san|santa|st|van|von)\.? /iD', $name) === 1 &&
+            !str_contains($name, ',');
+    }
+
+    /**
+     * "FF Mike Dorsey": two capitals in front of a first name are an office, or someone else's initials.
+     *
+     * @param  list<string>  $words
+     */
+    private static function hasLettersAhead(array $words): bool
+    {
+        return count($words) > 2 && preg_match('/^\p{Lu}{2}$/D', $words[0]) === 1 && FrequentNames::isFirst(Fold::words($words[1]));
     }
 
     /** "Ann, Bo & Cy Park" may be three, or Mr. Ann's Bo and someone else. */
@@ -141,10 +197,24 @@ final class OddName
         $turned = array_filter($halves, static fn(string $half): bool => str_contains($half, ','));
 
         return count($halves) > 2 ||
+            (count($halves) === 2 && self::areFirstNames($halves)) ||
             substr_count($name, ',') > 2 ||
-            preg_match('/^[^,]* \p{L}\.?$/uD', $name) === 1 ||
+            preg_match('/^[^,]* \p{L}\.?(?: ?& ?\p{L}\.?)?$/uD', $name) === 1 ||
             (count($turned) === 1 && preg_match('/^(?:\p{L}{2,}\.? )?\p{L}{2,} \p{L}{2,}$/uD', $halves[1] ?? '') === 1) ||
             self::mayBeFirm($name, $halves);
+    }
+
+    /**
+     * "Joan & Ed": neither is a last name.
+     *
+     * @param  list<string>  $halves
+     */
+    private static function areFirstNames(array $halves): bool
+    {
+        return array_filter(
+            array_map(Fold::words(...), $halves),
+            static fn(string $half): bool => !FrequentNames::isFirst($half) || FrequentNames::isLast($half),
+        ) === [];
     }
 
     /**

@@ -78,6 +78,11 @@ final class TwoPeople
             return [$one, $other . ' ' . self::lastName($one)];
         }
 
+        // "Ms. Moore & Mr. Reyes"
+        if (self::isTitledLast($one) && self::isTitledLast($other)) {
+            return [$one, $other];
+        }
+
         return [self::needsLastName($one) ? $one . ' ' . self::lastName($other) : $one, $other];
     }
 
@@ -90,6 +95,13 @@ final class TwoPeople
         );
 
         return count($words) < 2;
+    }
+
+    private static function isTitledLast(string $text): bool
+    {
+        $words = explode(' ', $text);
+
+        return count($words) === 2 && Words::title(Fold::solid($words[0])) !== null;
     }
 
     private static function lastName(string $text): string

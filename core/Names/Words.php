@@ -7,7 +7,7 @@ namespace PineSieve\Core\Names;
 /** The word lists of data/words.php. Keys are folded. */
 final class Words
 {
-    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
+    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static ?array $lists = null;
 
     private function __construct() {}
@@ -32,6 +32,24 @@ final class Words
     public static function isFirstName(string $folded): bool
     {
         return isset(self::lists()['first names'][$folded]);
+    }
+
+    /** Whether a word of organizations is a last name too. */
+    public static function isLastName(string $folded): bool
+    {
+        return isset(self::lists()['last names'][$folded]);
+    }
+
+    /** Whether it is one only behind a first name that is known: "Kay Music", not "Tansel Music". */
+    public static function asksFirstName(string $folded): bool
+    {
+        return (self::lists()['last names'][$folded] ?? 0) > 0;
+    }
+
+    /** Whether so many have it that behind any other word either may be meant: "Tansel Glass". */
+    public static function isOftenLastName(string $folded): bool
+    {
+        return (self::lists()['last names'][$folded] ?? 0) > 1;
     }
 
     /** Whether a word tells, behind such a name, that a place or a congregation is meant. */
@@ -67,11 +85,11 @@ final class Words
         return self::lists()['full'][$folded] ?? $folded;
     }
 
-    /** @return array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
+    /** @return array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static function lists(): array
     {
         if (self::$lists === null) {
-            /** @var array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
+            /** @var array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
             $lists = require __DIR__ . '/data/words.php';
             self::$lists = $lists;
         }

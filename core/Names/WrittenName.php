@@ -10,45 +10,22 @@ use PineSieve\Core\Text\Tidy;
 /** A name that stands in one cell, read as a person's, a household's or an organization's. */
 final readonly class WrittenName
 {
-    private const FAMILY = '/^(?|(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|household|residence)|(?:familia|famille|familie|fam\.?) (\S.*))$/iuD';
+    private const FAMILY = '/^(?|(?:the )?(\S.*?)(?: (?:&|and|\+))? (?:family|families|fam\.?|household|residence)|(?:familia|famille|familie|fam\.?) (\S.*))$/iuD';
 
     /** What may stand behind "and" in the name of a firm. */
     private const FIRM = '/(?:&|\b(?:and|et|y|e)\b|\+)\s*(?:sons?|fils|hijos|filhos|daughters?|brothers|bros|co|company|associates?|assoc|partners)\b/iu';
 
     /** "Friends of the Tern", "Troop 22", "Class of 1985", "Bill's Tire", "St. Mark's"; "The Lee's" are a family. */
     private const NAMED =
-        '/^(?:the )?(?:est(?:ate)?\.?|friends|descendants|office|law offices?|bank|class|city|town|state|knights|sons|daughters|order) of\b|^estate \S|\S estate$|' .
+        '/^(?:the )?(?:est(?:ate)?\.?|friends|descendants|office|law offices?|bank|class|city|town|state|knights|sons|daughters|order) of\b|^estate \S|\S estate$|,? p\.c\.?$|\b(?:dds|dmd|md|cpa|od|dvm|dc|esq)\.?,? p\.?[ac]\.?$|' .
         '\b(?:troop|pack|local|post|lodge|chapter|engine co\.?|hose co\.?|grade|room) (?:no\.? ?|# ?)?\d|\b\d(?:st|nd|rd|th)[ -]grade|' .
         '^(?!the \S+$)(?:\S+ )*\p{L}{2,}[\'\x{2019}]s(?: (?!(?:mom|mother|dad|father|wife|husband|parents|family|kids?)\b)|$)/iuD';
 
-    /** Words of organizations that are last names as well, to what has to stand before them: anything, or a first name that is known. */
-    private const LAST_NAMES = [
-        'church' => false,
-        'temple' => false,
-        'parish' => false,
-        'banks' => false,
-        'bank' => true,
-        'store' => true,
-        'inn' => true,
-        'school' => true,
-        'college' => true,
-        'city' => true,
-        'town' => true,
-        'shop' => true,
-        'co' => true,
-        'works' => true,
-        'market' => true,
-        'union' => true,
-        'service' => true,
-        'league' => true,
-        'lodge' => true,
-        'guild' => true,
-        'trust' => true,
-        'council' => true,
-    ];
-
     /** "Seán Ó Briain": with its accent it is no initial. */
     private const IRISH = ['Ó' => 1, 'Ní' => 1, 'Nic' => 1, 'Uí' => 1];
+
+    /** "Conan O Brien" has no middle initial. */
+    private const BEHIND_O = '/^(?:brien|connor|conor|connell|neill?|neal|donnell|donoghue|donohue|reill?y|keefe|leary|hara|rourke|sullivan|toole|malley|shea|grady|mara|dwyer|callaghan|hare|dowd|meara|gorman|flaherty|loughlin|halloran|hanlon|driscoll|bryan|riordan)$/D';
 
     /** What stands before a title, to how it is written: "Rt. Rev." */
     private const BEFORE_TITLES = [
@@ -64,6 +41,8 @@ final readonly class WrittenName
         'staff' => 'Staff',
         'first' => 'First',
         'second' => 'Second',
+        '1st' => '1st',
+        '2nd' => '2nd',
     ];
 
     private function __construct(public SupporterKind $kind, public PersonName $person, public string $whole) {}
@@ -143,13 +122,13 @@ final readonly class WrittenName
         if (preg_match(self::FIRM, $text) === 1 || preg_match(self::NAMED, $text) === 1) {
             return true;
         }
-        $telling = array_values(array_filter(explode(' ', Fold::words($text)), Words::tellsOrganization(...)));
+        $telling = array_values(array_filter(explode(' ', Fold::words(str_ireplace('co-', 'co', $text))), Words::tellsOrganization(...)));
 
         if (count($telling) === 1 && self::isFirstName($telling[0], $text)) {
             return false;
         }
 
-        return $telling !== [] && (count($telling) > 1 || !isset(self::LAST_NAMES[$telling[0]]) || !self::isLastName($telling[0], $text));
+        return $telling !== [] && (count($telling) > 1 || !Words::isLastName($telling[0]) || !self::isLastName($telling[0], $text));
     }
 
     /** "Marina Lopez" and "Dr. Temple Harkness" are people, "Marina Bay" and "Temple Israel" are not. */
@@ -188,7 +167,7 @@ final readonly class WrittenName
         return count($words) < 3 &&
             count($all) > 1 &&
             ($words[0] !== $word || $first === '' || str_contains($text, ',')) &&
-            (!self::LAST_NAMES[$word] || $isKnown || $first === '');
+            (!Words::asksFirstName($word) || $isKnown || $first === '');
     }
 
     /** "Văn" is no "van"; the "'t" of "van 't Hoff" is one. */
@@ -209,7 +188,8 @@ final readonly class WrittenName
     {
         // "Lee, Ann M." turns round; "Ann Lee, Jr." and "Ann Lee, MD, FACS" do not.
         [$names, $suffixes] = [[], []];
-        foreach (array_map(trim(...), explode(',', $text)) as $i => $part) {
+        // "Ann Lee, the 2nd"
+        foreach (array_map(trim(...), explode(',', (string) preg_replace('/, the (?=\d)/i', ', ', $text))) as $i => $part) {
             $isBehindName = $i > 0 && (count($names) > 1 || self::isWhole($names[0]));
             $isOffice = $isBehindName && preg_match('/^(?:\p{Lu}\.){2,4}$/uD', $part) === 1 && self::isTitled($names[0]);
             $known =
@@ -225,6 +205,10 @@ final readonly class WrittenName
             }
         }
         $suffix = implode(' ', $suffixes);
+        // "Ed Hale, Pastor"; "Van Buren, Mrs." is a last name.
+        if (count($names) === 2 && self::cutTitle(explode(' ', $names[1]), true)[1] === [''] && self::beginsAsFirst($names[0])) {
+            $names = ["{$names[1]} {$names[0]}"];
+        }
         if (count($names) > 1) {
             // "Rev. Lee, Ann"
             [$titleBefore, $last] = self::cutTitle(explode(' ', $names[0]));
@@ -259,6 +243,9 @@ final readonly class WrittenName
                 implode(' ', $isLastFirst ? array_slice($words, 0, 2) : $words),
                 $suffix,
             );
+        }
+        if ($from > 1 && strcasecmp($words[$from - 1], 'O') === 0 && preg_match(self::BEHIND_O, Fold::words($words[$from])) === 1) {
+            $from--;
         }
         while ($from > 1 && (isset(self::IRISH[$words[$from - 1]]) || self::isParticle($words[$from - 1]))) {
             $from--;
@@ -315,6 +302,12 @@ final readonly class WrittenName
         return count($words) > 1 && !Words::isParticle(Fold::words($words[0])) && mb_strtoupper($name) !== $name;
     }
 
+    /** Whether first and last name stand in it as one says them. */
+    private static function beginsAsFirst(string $name): bool
+    {
+        return self::isWhole($name) && FrequentNames::isFirst(Fold::words(explode(' ', $name)[0]));
+    }
+
     private static function joined(string ...$parts): string
     {
         return implode(' ', array_filter($parts, static fn(string $part): bool => $part !== ''));
@@ -349,7 +342,9 @@ final readonly class WrittenName
                 $words = array_slice($words, 2);
                 continue;
             }
-            if ($title === null && $before !== null && $next !== null && count($words) > $least + 1) {
+            if ($titles !== [] && in_array(Fold::solid($words[0]), ['emeritus', 'emerita'], true)) {
+                $titles[] = ucfirst(Fold::solid(array_shift($words)));
+            } elseif ($title === null && $before !== null && $next !== null && count($words) > $least + 1) {
                 $titles[] = "{$before} {$next}";
                 $words = array_slice($words, 2);
             } elseif ($title !== null) {
@@ -373,8 +368,9 @@ final readonly class WrittenName
         $isFlat = mb_strtoupper(implode(' ', $words)) === implode(' ', $words);
         // "Ann Lee the 3rd"
         $count = count($words);
-        if ($count > 2 && strcasecmp($words[$count - 2], 'the') === 0 && Words::suffix(Fold::solid($words[$count - 1])) !== null) {
-            array_splice($words, -2, 1);
+        $generation = ['second' => 'II', 'third' => 'III', 'fourth' => 'IV'][Fold::words($words[$count - 1])] ?? $words[$count - 1];
+        if ($count > 2 && strcasecmp($words[$count - 2], 'the') === 0 && Words::suffix(Fold::solid($generation)) !== null) {
+            array_splice($words, -2, 2, [$generation]);
         }
         while (
             count($words) > 1 &&

@@ -170,6 +170,15 @@ final class SurveyTest extends TestCase
             '',
             null,
         ];
+        yield 'one of them last name first' => ['Name', 'turned name', ['Johnson Robert', 'Ann Lee', 'Bo Park', 'Jo Hill'], '', null];
+        yield 'where all have it first' => ['Name', '-turned name', ['Johnson Robert', 'Hill Mary', 'Lee Ann'], '', null];
+        yield 'a first name that is a last one' => [
+            'Name',
+            '-turned name',
+            ['Parker Ann Smith', 'Jo Hill', 'Bo Park', 'Al Roe', 'Ed Hale'],
+            '',
+            null,
+        ];
         yield 'odd names' => ['Name', 'odd name', ['Ann Lee', 'Bo Park #2', 'Cy Dahl'], 'Bo Park #2', null];
         yield 'of streets there are none' => ['Address', '-odd name', ['12 Elm St #2', '14 Elm St'], '12 Elm St #2', null];
         yield 'payments that failed, without gifts' => ['Status', '-not paid', ['failed', 'succeeded'], 'failed', null];

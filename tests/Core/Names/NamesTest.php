@@ -125,6 +125,17 @@ final class NamesTest extends TestCase
         yield 'a doctor in Spanish' => ['Dra. Ana Pérez', new PersonName('Dra.', 'Ana', '', 'Pérez')];
         yield 'the younger in French' => ['Jean Tremblay fils', new PersonName(first: 'Jean', last: 'Tremblay', suffix: 'fils')];
         yield 'a first name that is a word for generosity' => ['Charity Lee', new PersonName(first: 'Charity', last: 'Lee')];
+        yield 'a title behind a whole name' => ['Ed Hale, Pastor', new PersonName('Pastor', 'Ed', '', 'Hale')];
+        yield 'a title behind a last name of two words' => ['Van Buren, Mrs.', new PersonName('Mrs.', '', '', 'Van Buren')];
+        yield 'an emeritus' => ['Prof. Emeritus Ed Hale', new PersonName('Prof. Emeritus', 'Ed', '', 'Hale')];
+        yield 'a generation in words' => ['Ewan Ross the Third', new PersonName(first: 'Ewan', last: 'Ross', suffix: 'III')];
+        yield 'a generation behind a comma' => ['Ned Young, the 2nd', new PersonName(first: 'Ned', last: 'Young', suffix: 'II')];
+        yield 'an O without its apostrophe' => ['Conan O Brien', new PersonName(first: 'Conan', last: 'O Brien')];
+        yield 'an initial that is no such O' => ['Henry O Smith', new PersonName(first: 'Henry', middle: 'O', last: 'Smith')];
+        yield 'a degree with a hyphen' => ['Carol Hale, PA-C', new PersonName(first: 'Carol', last: 'Hale', suffix: 'PA-C')];
+        yield 'whose director it is' => ['Lee, Ann, Director of Music', new PersonName(first: 'Ann', last: 'Lee')];
+        yield 'a last name of offices' => ['Agent, Ann', new PersonName(first: 'Ann', last: 'Agent')];
+        yield 'a last name of music' => ['Ann Music', new PersonName(first: 'Ann', last: 'Music')];
         yield 'a last name of scouts' => ['Ann Troop', new PersonName(first: 'Ann', last: 'Troop')];
         foreach (['Ann M. Church' => 'M.', 'Ann Church' => '', 'Church, Ann' => '', 'Zsófia Church' => ''] as $written => $middle) {
             yield $written => [
@@ -202,11 +213,22 @@ final class NamesTest extends TestCase
                 'Fundación Luz',
                 'École Notre-Dame',
                 'First Presbyterian',
+                'Tansel Acupuncture',
+                'Copper Kettle Bistro',
+                'Tansel Music',
+                'Ridge Runners',
+                'Gil Moore DDS, P.C.',
+                'Gil Moore, P.C.',
+                'Hope Club, Ann Lee, President',
             ]
             as $organization
         ) {
             yield [$organization, SupporterKind::Organization];
         }
+        yield ['Gil Moore et al', SupporterKind::Person];
+        yield ['Co-Chair Ann Lee', SupporterKind::Person];
+        yield ['River Hale', SupporterKind::Person];
+        yield ['Young Fam.', SupporterKind::Household];
         yield ["Ann's Mom", SupporterKind::Person];
         yield ['Ann Lee and Partner', SupporterKind::Person];
         yield ['Anderson Sanderson', SupporterKind::Person];
@@ -256,6 +278,8 @@ final class NamesTest extends TestCase
         yield ['ANN OR BO LEE', ['ANN LEE', 'BO LEE']];
         yield ['Ann & Bo', ['Ann', 'Bo']];
         yield ['John (deceased) & Mary Smith', ['John (deceased) Smith', 'Mary Smith']];
+        yield ['Ms. Moore & Mr. Reyes', ['Ms. Moore', 'Mr. Reyes']];
+        yield ['Ann Lee, CEO & Founder', ['Ann Lee, CEO & Founder']];
         yield ['A & B', ['A & B']];
         yield ['Ann & Bo & Cy Lee', ['Ann & Bo & Cy Lee']];
         yield ['Lee & Sons', ['Lee & Sons']];
@@ -300,7 +324,22 @@ final class NamesTest extends TestCase
         yield ['Bob "Bobby" "Rob" Lee', 'Bob Lee', 'nickname Bobby, "Rob" goes to the notes'];
         yield ['Ann Lee c/o Bo Park', 'Ann Lee', '"c/o Bo Park" goes to the notes'];
         yield ['The late Ann Lee', 'Ann Lee', 'deceased'];
-        yield ['Ann Lee - moved', 'Ann Lee', '"- moved" goes to the notes'];
+        yield ['Ann Lee - moved', 'Ann Lee', '"moved" goes to the notes'];
+        yield ['Ann Lee, Board Chair', 'Ann Lee', '"Board Chair" goes to the notes'];
+        yield ['Ann Lee, Secretary/Treasurer', 'Ann Lee', '"Secretary/Treasurer" goes to the notes'];
+        yield ['Lee, Chair', 'Lee, Chair', ''];
+        yield ["Ed Hale '72", 'Ed Hale', '"\'72" goes to the notes'];
+        yield ['Ed Hale ’72 P’15', 'Ed Hale', '"’72 P’15" goes to the notes'];
+        yield ["Ed Hale MBA'99, P'15", 'Ed Hale', '"MBA\'99, P\'15" goes to the notes'];
+        yield ['Ed Hale, Class of 1972', 'Ed Hale', '"Class of 1972" goes to the notes'];
+        yield ['Ann Lee Roth IRA Rollover', 'Ann Lee', '"Roth IRA Rollover" goes to the notes'];
+        yield ['ANN LEE IRA', 'ANN LEE', '"IRA" goes to the notes'];
+        yield ['IRA GERSHWIN', 'IRA GERSHWIN', ''];
+        yield ['Gershwin, Ira', 'Gershwin, Ira', ''];
+        yield ['Ann Lee DECEASED 2019', 'Ann Lee', 'deceased, "DECEASED 2019" goes to the notes'];
+        yield ['Ann Lee, RIP', 'Ann Lee', 'deceased'];
+        yield ['Rip Lee', 'Rip Lee', ''];
+        yield ['Ann Lee et ux', 'Ann Lee', '"ux" goes to the notes'];
         yield ['Ann Lee - VIP', 'Ann Lee - VIP', ''];
         yield ['Smith - Jones, Ann', 'Smith - Jones, Ann', ''];
         yield ['Ann Smith - Jones Jr.', 'Ann Smith - Jones Jr.', ''];
@@ -432,6 +471,22 @@ final class NamesTest extends TestCase
                 'Omar H.',
                 'Ann & Bo Lee JTWROS',
                 'Eng. Peter Kamau',
+                'Mrs. Robert (Ann) Lee',
+                'Mrs. Robert Lee (Ann)',
+                'Joan Lee, Ed Hale',
+                'Dr. Joan Lee, Sexton',
+                'Joan Lee w/ Ed Hale',
+                'Joan & Ed',
+                'Lee N&H',
+                'FF Mike Dorsey',
+                'A. B.',
+                'Tansel Glass',
+                'Grace Chapel',
+                'Lee kids',
+                'Ann Lee ann@example.org',
+                'AnnLee',
+                'ann.lee',
+                'De Leon Maria',
             ]
             as $name
         ) {
@@ -442,6 +497,7 @@ final class NamesTest extends TestCase
                 'Ann Lee',
                 'ANN LEE',
                 'Lee, Ann, MD',
+                'Ned Young, PE',
                 'Garcia Lopez, Ana Maria',
                 'Jean-Luc Picard-Lee',
                 'Mc Neil, Ann',
@@ -467,6 +523,15 @@ final class NamesTest extends TestCase
                 'Lee Foundation for the Arts',
                 'Ana María de la Cruz Reyes',
                 'Иван Петров',
+                'Robert (Bob) Lee',
+                'Martin Lopez, Ana Maria',
+                'Ann Glass',
+                'Roy Chapel',
+                'AJ Lee',
+                'McLee',
+                'MaryAnn',
+                'Van Lee',
+                'ann@example.org',
             ]
             as $name
         ) {

@@ -694,6 +694,7 @@ export type FoundFinding = {
     | 'small'
     | 'last, first'
     | 'last first'
+    | 'turned name'
     | 'odd name'
     | 'two people'
     | 'two emails'
