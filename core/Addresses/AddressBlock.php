@@ -35,6 +35,8 @@ final class AddressBlock
         '/(?<=\b\d{5}) ?- ?(?=\d{4}$)/D' => '-',
         // "03820-"
         '/(?<=\d{5})-$/D' => '',
+        // "1200 E Street, N.W., Washington": a letter alone may be a unit
+        '/^(\d[^,\n]*), ?((?:N|S)\.?(?:E|W)\.?|(?:North|South)(?:east|west)?|East|West)(?=\s*,\s*\p{L})/i' => '$1 $2',
         // "12 Elm St (Dover, NH 03820)"
         '/\s*\(([^()]*\d{5}(?:-\d{4})?)\)$/D' => ', $1',
     ];
@@ -98,6 +100,20 @@ final class AddressBlock
         if ($behind !== '') {
             $parts[] = $behind;
         }
+
+        // "22 E 4th St #3 S. Boston"
+        if (
+            preg_match(
+                '/^(?<street>.*(?:#|\b(?:apt|unit|ste|suite)\b).*\d) (?<direction>[NSEW]\.)$/iD',
+                $parts[count($parts) - 1] ?? '',
+                $found,
+            ) === 1
+        ) {
+            $parts[count($parts) - 1] = $found['street'];
+            $city = "{$found['direction']} {$city}";
+        }
+        // "PO Box 7 - Mt. Vernon"
+        $city = (string) preg_replace('/^[-–—] /u', '', $city);
 
         return new Address($parts[0] ?? '', implode(', ', array_slice($parts, 1)), $city, $state, $code, $country);
     }
@@ -178,6 +194,12 @@ final class AddressBlock
     /** With a line for each part. */
     private static function broken(string $text): string
     {
+        // "Montréal (Québec) H2X 1A1"
+        $text = (string) preg_replace_callback(
+            '/\s*\((\p{L}[\p{L} .-]+)\)(?=[\s,]*(?:' . self::CODE . ')?$)/u',
+            static fn(array $found): string => Regions::find($found[1]) === null ? $found[0] : ", {$found[1]}",
+            $text,
+        );
         $plain = preg_match(self::SLASHED, $text) === 1 ? (string) preg_replace('/(?<!\d)\/|\/(?!\d)/', ', ', $text) : $text;
 
         return (string) preg_replace([...array_keys(self::PLAIN), self::BETWEEN], [...array_values(self::PLAIN), "\n"], $plain);

@@ -38,6 +38,7 @@ enum AddressRule: string
     case ZeroBack = 'zero back';
     case Country = 'country';
     case PlaceFilled = 'place filled';
+    case CityInFull = 'city in full';
     case CityMended = 'city mended';
     case ZipFilled = 'zip filled';
 
@@ -76,6 +77,7 @@ enum AddressRule: string
             self::ZeroBack => 'zero put back',
             self::Country => 'code of the country',
             self::PlaceFilled => 'blank city or state filled in by the ZIP code',
+            self::CityInFull => 'name of the city written out',
             self::CityMended => 'city corrected by the ZIP code',
             self::ZipFilled => 'ZIP code filled in: the city has just one',
         };
@@ -108,6 +110,7 @@ enum AddressRule: string
             self::GeneralDelivery => 'Publication 28, 26; Canada Post, general delivery',
             self::Urbanization => 'Publication 28, 29',
             self::Station => 'Canada Post, stations and retail outlets',
+            self::CityInFull => 'Publication 28, 223',
             self::State => 'Publication 28, appendix B',
             self::ZipForm, self::ZeroBack => 'Publication 28, 225',
             self::Country => 'ISO 3166-1',

@@ -10,10 +10,10 @@ use PineSieve\Core\Text\Fold;
 final class MisplacedPlace
 {
     /** A place in a street line ends in its code, or in its state behind a comma. */
-    private const IN_LINE = '/\p{L}[\s,.]+(?:\d{5}(?:-?\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)$|,.*\p{L}{2}\.?$/iDu';
+    private const IN_LINE = '/\p{L}[\s,.)]+(?:\d{5}(?:-?\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)$|,.*\p{L}{2}\.?$/iDu';
 
-    /** A state in the city stands behind a comma, in two capitals, or before a code. */
-    private const IN_CITY = '/,|\s\p{Lu}{2}$|\d/Du';
+    /** A state in the city stands behind a comma, in parentheses, in two capitals, or before a code. */
+    private const IN_CITY = '/,|\)$|\s\p{Lu}{2}$|\d/Du';
 
     private function __construct() {}
 

@@ -60,7 +60,8 @@ final class PlaceCasing
         }
         $words = explode(' ', $text);
         foreach ($words as $i => $word) {
-            $words[$i] = mb_strtoupper($word) === $word && isset(self::CAPITALS[$word]) ? $word : self::title($word, $i === 0);
+            $isKept = mb_strtoupper($word) === $word && (isset(self::CAPITALS[$word]) || preg_match('/^(?:\p{L}\.){2,}$/Du', $word) === 1);
+            $words[$i] = $isKept ? $word : self::title($word, $i === 0);
         }
 
         return implode(' ', $words);

@@ -117,9 +117,14 @@ final class PlaceForm
     /** @param  array<string, string>  $parts */
     private static function atHome(array $parts, string $country): self
     {
-        $changes = [['city', PlaceCasing::place($parts['city']), new Reason(AddressRule::Capitals)]];
         $region = $parts['state'] === '' ? null : Regions::find($parts['state']);
         $state = $region['code'] ?? $parts['state'];
+        $full = CityName::inFull($parts['city'], $state);
+        $changes = [
+            $full === null
+                ? ['city', PlaceCasing::place($parts['city']), new Reason(AddressRule::Capitals)]
+                : ['city', $full, new Reason(AddressRule::CityInFull, "\"{$parts['city']}\" is {$full}")],
+        ];
         $changes[] = ['state', $state, new Reason(AddressRule::State)];
         $code = $parts['postal_code'] === '' ? '' : PostalCode::normalize($parts['postal_code']);
         $padded = $code === null ? PostalCode::withLeadingZero($parts['postal_code'], $state) : null;

@@ -22,17 +22,18 @@ final class StreetLines
     ];
 
     /** A rural or contract route, without its number. */
-    public const ROUTE = 'R\.?\s?R\.?|R\.?\s?F\.?\s?D\.?|Rte?\.?|Route|Rural (?:Route|Rte|Rt)|H\.?\s?C\.?R?\.?|Star (?:Route|Rte|Rt)';
+    public const ROUTE = 'R\.?\s?R\.?|R\.?\s?(?:F\.?\s?)?D\.?|Rte?\.?|Route|Rural (?:Route|Rte|Rt)|H\.?\s?C\.?R?\.?|Star (?:Route|Rte|Rt)';
 
     private const SITE = '(?:Box|Site|Comp)[\s#.]*\w+';
 
-    /** Lines that say nothing alone: a route, and the box on it; a number, and its street. */
+    /** Lines that say nothing alone: a route, and the box on it; a number, and its street; a street, and its direction. */
     private const HALVES = [
         '/^(?<first>(?:' . self::ROUTE . '|PSC|CMR|Unit)[\s#-]*\d+)\n(?<second>Box\s*#?\s*[\w-]+)$/iD',
         '/^(?<second>(?:Box|Site|Comp)[\s#]*\w+)\n(?<first>(?:' . self::ROUTE . ')[\s#-]*\d+)$/iD',
         '/^(?<first>R\.?\s?R\.?[\s#-]*\d+)\n(?<second>(?:Site|Comp)\b.*)$/iD',
         '/^(?<first>' . self::SITE . '(?:[ ,]+' . self::SITE . ')*)\n(?<second>(?:' . self::SITE . '[ ,]+)*R\.?\s?R\.?[\s#-]*\d+.*)$/iD',
         '/^(?<first>(?:P\.?\s?O\.?\s*Box|C\.?P\.?)[\s#]*\d+),?\n(?<second>(?:Stn|Station|Succ|Succursale|RPO|CSP)\b.*)$/iD',
+        '/^(?<first>\d.*),?\n(?<second>(?:N|S)\.?(?:E|W)\.?)$/i',
         '/^(?<first>\d+[a-z]?(?: \d\/\d)?),?\n(?<second>\D.*)$/iuD',
     ];
 

@@ -11,7 +11,7 @@ final class BehindStreet
     private const GOES_ON =
         '/\S (?:street|avenue|ave|road|rd|drive|boulevard|blvd|lane|ln|parkway|pkwy) \S|' .
         '\S (?:ct|crt|pl|cir|cres|terr?|trl|sq|hwy|dr(?! (?:m|king))) \S|' .
-        '\S (?:piso|local|oficina|edif|edificio|km) \S|^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|' .
+        '\S (?:piso|local|oficina|edif|edificio|km) \S|^mi(?:les?)? |^(?!(?:mount|mt|port|fort|ft|cape|lake|bay|old|rue|via|blvd|boulevard) st )\S.* st \S|' .
         '^bay st (?!louis)|\S st .*\d|\S box \S*\d|\S \d{5}(?:-\d{4})?$/iD';
 
     /** Signs that no street has: someone wrote a remark. */
@@ -25,6 +25,13 @@ final class BehindStreet
     /** "Grand Concourse 4D" */
     private const HOME = '/^(?!(?:' . StreetLine::SPANISH . ') )\S.* \d+[a-z]$/iD';
 
+    /** "12 Elm 4" and "5 Park 2": of roads that are numbered the number is the name. */
+    private const UNSAID =
+        '/^(?!.*\b(?:avenue|ave|street|st|road|rd|lane|ln|drive|dr|line|conc(?:ession)?|side ?road|sideline|rang|rg|rue|r|highway|hwy|route|rte|rt|loop|spur|' .
+        'exit|mile|township|twp|range|section|trail|trl|camp|levee|lateral|canal|[fr]m|[cs]r|no|' .
+        StreetLine::SPANISH .
+        ') \d+$)\p{L}\S.* \d+$/iuD';
+
     /** More than one house, or a number that is part of a word: "5 1234 104 Ave", "12/14 Elm St", "12 & 14 Elm St", "12Elm St". */
     private const NUMBERS = '/^\d+(?: \d+(?: |$)|\/\d|(?!i?eme)[a-z]{3,}(?: |$))|^(?:&|and) \d/iD';
 
@@ -37,7 +44,10 @@ final class BehindStreet
             preg_match(self::NUMBERS, $name) === 1 ||
             preg_match(self::ANOTHER, $name) === 1 ||
             ($isOpen &&
-                (preg_match(self::GOES_ON, $name) === 1 || preg_match(self::HOME, $name) === 1 || self::hasNumber($name, $lexicon)));
+                (preg_match(self::GOES_ON, $name) === 1 ||
+                    preg_match(self::HOME, $name) === 1 ||
+                    preg_match(self::UNSAID, $name) === 1 ||
+                    self::hasNumber($name, $lexicon)));
     }
 
     /** Whether a number or a letter stands behind the type of a street: "Elm Ct Villa 12". */

@@ -27,7 +27,7 @@ final class PostalLine
     private const BOX_ON_ROUTE = '(?: (?:(?:BOX|BX)' . self::SIGN . '|(?:#|NO|NUMBER|NUM)\s*)(?<box>[\w-]+))?$/iD';
 
     private const RURAL =
-        '/^(?:R ?R|RURAL (?:ROUTE|RTE|RT|DELIVERY)|R ?F ?D(?: (?:ROUTE|RTE|RT))?)' .
+        '/^(?:R ?R|RURAL (?:ROUTE|RTE|RT|DELIVERY)|R ?(?:F ?)?D(?: (?:ROUTE|RTE|RT))?)' .
         self::ROUTE_SIGN .
         '0*(?<route>\d+[A-Z]?)' .
         self::BOX_ON_ROUTE;

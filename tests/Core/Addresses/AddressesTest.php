@@ -196,6 +196,36 @@ final class AddressesTest extends TestCase
             new Address('1 Elm St', '', 'Saco', 'ME', '04072', 'US'),
             [],
         ];
+        yield 'what everybody calls a city' => [
+            new Address('1 Elm St', '', 'N.Y.C.', 'New York', '10003'),
+            new Address('1 Elm St', '', 'New York', 'NY', '10003', 'US'),
+            [],
+        ];
+        yield 'the same letters elsewhere' => [
+            new Address('1 Elm St', '', 'L.A.', 'TX', '75001'),
+            new Address('1 Elm St', '', 'L.A.', 'TX', '75001', 'US'),
+            [],
+        ];
+        yield 'a state written half' => [
+            new Address('1 Elm St', '', 'Wilson', 'N. Carolina', '27893'),
+            new Address('1 Elm St', '', 'Wilson', 'NC', '27893', 'US'),
+            [],
+        ];
+        yield 'a province in parentheses' => [
+            new Address('1200, rue Luc, bureau 4', '', 'Montréal (Québec)', '', 'H2X 1A1'),
+            new Address('1200 rue Luc', 'bureau 4', 'Montréal', 'QC', 'H2X 1A1', 'CA'),
+            [],
+        ];
+        yield 'the same in one cell' => [
+            new Address('1200, rue Luc, bureau 4, Montréal (Québec) H2X 1A1'),
+            new Address('1200 rue Luc', 'bureau 4', 'Montréal', 'QC', 'H2X 1A1', 'CA'),
+            [],
+        ];
+        yield 'no state in parentheses' => [
+            new Address('1 Elm St', '', 'Saco (village)', 'ME', '04072'),
+            new Address('1 Elm St', '', 'Saco (village)', 'ME', '04072', 'US'),
+            [],
+        ];
     }
 
     /** @param  list<string>  $faults */
@@ -225,6 +255,9 @@ final class AddressesTest extends TestCase
         yield 'a military unit' => ['Unit 2050', 'Box 4190', 'Unit 2050 Box 4190|'];
         yield 'a box of the post office beside a highway' => ['Route 9', 'PO Box 12', 'Route 9|PO Box 12'];
         yield 'a number and its street' => ['12', 'Elm Street Apt 4', '12 Elm St|Apt 4'];
+        yield 'rural delivery' => ['R.D. #2', 'Box 117B', 'RR 2 Box 117B|'];
+        yield 'a street and its direction' => ['12 E Street', 'N.W.', '12 E St NW|'];
+        yield 'a letter that may be a home' => ['12 Elm Street', 'N', '12 Elm St|N line2'];
         yield 'a number and a unit' => ['12', 'Apt 4', '12|Apt 4 line1'];
         yield 'a number and a city' => ['12', 'Dover', '12|Dover line1,line2'];
         yield 'a box that may be of a campus' => ['12 Elm Street', 'Box 4', '12 Elm St|Box 4 line2'];
@@ -271,6 +304,12 @@ final class AddressesTest extends TestCase
         yield ['12 1/2 Elm St; Dover; NH 03820', new Address('12 1/2 Elm St', '', 'Dover', 'NH', '03820')];
         yield ['12 Elm St - Dover, NH 03820', new Address('12 Elm St', '', 'Dover', 'NH', '03820')];
         yield ['39-17 Elm St, Winston-Salem, NC 27101', new Address('39-17 Elm St', '', 'Winston-Salem', 'NC', '27101')];
+        yield ['12 E Street, N.W., Washington, DC 20004', new Address('12 E Street N.W.', '', 'Washington', 'DC', '20004')];
+        yield ['12 Elm St, Omaha, NE, 68102', new Address('12 Elm St', '', 'Omaha', 'NE', '68102')];
+        yield ['12 Elm St #3 S. Boston MA 02127', new Address('12 Elm St #3', '', 'S. Boston', 'MA', '02127')];
+        yield ['12 Elm St Apt 3S Boston MA 02127', new Address('12 Elm St Apt 3S', '', 'Boston', 'MA', '02127')];
+        yield ['P.O. Box 7 - Mt. Vernon, WA 98273', new Address('P.O. Box 7', '', 'Mt. Vernon', 'WA', '98273')];
+        yield ['12 Elm St (Strafford), Dover NH 03820', new Address('12 Elm St (Strafford)', '', 'Dover', 'NH', '03820')];
         yield ['12 Elm St', new Address('12 Elm St')];
         yield ['12 Maple Ct', new Address('12 Maple Ct')];
         // Of other countries the postal code stands before the town, or behind it.
@@ -384,13 +423,13 @@ final class AddressesTest extends TestCase
         '12 Elm St (Dover, NH 03820)' => '12 Elm St|Dover|NH|03820',
         'P.O. Box 91/Dover/NH/03820' => 'PO Box 91|Dover|NH|03820',
         '12 1/2 Elm St/Apt 4/Dover/NH/03820' => '12 1/2 Elm St Apt 4|Dover|NH|03820',
-        '5 E 72 St NY NY 10021' => '5 E 72 St|NY|NY|10021',
+        '5 E 72 St NY NY 10021' => '5 E 72 St|New York|NY|10021',
         '12 King St W Toronto Canada' => '12 King St W|Toronto||',
         '12 Elm St La Canada CA 91011' => '12 Elm St|La Canada|CA|91011',
         '2050, rue University, Montréal, QC, H3A 2A1' => '2050 rue University|Montréal|QC|H3A 2A1',
         'Rt. 1, Box 66, Mena, AR 71953' => 'RR 1 Box 66|Mena|AR|71953',
         '12 Elm St., Dover, NH  03820 - 2214' => '12 Elm St|Dover|NH|03820-2214',
-        '18 Harborview Ct St Pete FL 33701' => '18 Harborview Ct|St Pete|FL|33701',
+        '18 Harborview Ct St Pete FL 33701' => '18 Harborview Ct|St Petersburg|FL|33701',
         'RR 2 Stn Main Bracebridge ON P1L 1W9' => 'RR 2 Stn Main|Bracebridge|ON|P1L 1W9',
         '88 Lakeshore Road East, Mississauga, Ontario, Canada, L5G 1E1' => '88 Lakeshore Rd E|Mississauga|ON|L5G 1E1',
         'B.P. 12, Moncton NB E1C 8K6' => 'CP 12|Moncton|NB|E1C 8K6',
