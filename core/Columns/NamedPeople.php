@@ -69,8 +69,9 @@ final readonly class NamedPeople
     {
         $parts = self::parts($values)->tidied();
         $full = $values->first('name.full');
-        // Of whom the row is about, the column of whole names has a finding.
-        $isOdd = $role !== '' && $full !== '' && OddName::isIn($full);
+        // Of whom the row is about, the column of whole names has a finding, unless the name is a part of what stands there.
+        $hasFinding = $role === '' && ($this->columns['name.full'] ?? -1) !== ($this->columns['address.block'] ?? null);
+        $isOdd = !$hasFinding && $full !== '' && OddName::isIn($full);
         $doubt = $isOdd ? NameDoubt::Odd : $parts->doubt();
         // "Bo Park" in the column for a spouse's first name.
         $words = explode(' ', $parts->first);

@@ -8,6 +8,7 @@ use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Addresses\Countries;
 use PineSieve\Core\Addresses\PlaceCheck;
 use PineSieve\Core\Columns\Steps\Mend;
+use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
@@ -472,7 +473,7 @@ final class RowMapper
         }
         // Letters that were decoded wrongly can stand for blanks, which tidying would take away; codes for line ends.
         $cell = $steps->has(Mend::NAME) ? Mend::mended($cell) : $cell;
-        $written = self::keepsLines($field) ? Tidy::block($cell) : Tidy::line($cell);
+        $written = self::keepsLines($field) || $feed->steps->has(OfLabel::NAME) ? Tidy::block($cell) : Tidy::line($cell);
         $values = $steps->apply($written, $row);
         // Who is not unsubscribed has not agreed to anything.
         if ($field->type === FieldType::Consent && $steps->turnsRound()) {

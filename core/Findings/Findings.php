@@ -9,6 +9,7 @@ use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Steps\Blank;
+use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
@@ -166,8 +167,10 @@ final readonly class Findings
     private function count(FindingKind $kind, int $column, ColumnChoice $choice): int
     {
         $profile = $this->profiles[$column] ?? null;
-        $target = Target::tryParse($choice->target() ?? '');
-        if ($profile === null || !$kind->concerns($target?->field)) {
+        $field = Target::tryParse($choice->target() ?? '')?->field;
+        // Of a label the name is a part: as a whole it looks like an address.
+        $isLabel = ($choice->feeds[0] ?? null)?->steps->has(OfLabel::NAME) === true;
+        if ($profile === null || !$kind->concerns($isLabel ? 'address.block' : $field)) {
             return 0;
         }
         if ($kind === FindingKind::MixedDates) {

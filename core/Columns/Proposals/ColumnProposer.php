@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns\Proposals;
 
+use PineSieve\Core\Addresses\AddressLabel;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Feed;
+use PineSieve\Core\Columns\Steps\OfLabel;
+use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Columns\ValueMark;
 use PineSieve\Core\Names\SupporterKind;
@@ -23,6 +27,9 @@ final readonly class ColumnProposer
 
     /** Part of the values from which the header and they together leave no doubt. */
     private const CERTAIN = 0.9;
+
+    /** Values in which a name and an address are looked for. */
+    private const LOOKED_AT = 50;
 
     /** Headers that name an organization, or where someone studies, prays or plays. */
     private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation', 'parish', 'congregation'];
@@ -52,6 +59,10 @@ final readonly class ColumnProposer
             );
         }
         $sense = $sheet->senses[$column];
+        $label = self::mayBeLabels($sense) && self::holdsLabels($profile) ? self::ofLabels($profile, $column, $sheet) : null;
+        if ($label !== null) {
+            return $label;
+        }
         if ($sense === null) {
             return $this->byValues($profile, $column, $sheet);
         }
@@ -356,6 +367,47 @@ final readonly class ColumnProposer
         }
 
         return $blocks > 0.5 * array_sum($profile->values);
+    }
+
+    /** Whether the header leaves room for a name and an address. */
+    private static function mayBeLabels(?HeaderSense $sense): bool
+    {
+        return $sense === null ||
+            ($sense->party === '' && ($sense->isGuess || preg_match('/^(?:$|name\.|address\.|organization\.name$)/D', $sense->base) === 1));
+    }
+
+    /** Whether most values are a name and an address, as on a label. */
+    private static function holdsLabels(ColumnProfile $profile): bool
+    {
+        $labels = 0;
+        $values = array_slice($profile->values, 0, self::LOOKED_AT, true);
+        foreach ($values as $value => $count) {
+            $labels +=
+                preg_match('/\p{L}.*\d.*\p{L}/su', (string) $value) === 1 && AddressLabel::of((string) $value)->isWhole() ? $count : 0;
+        }
+
+        return $labels > self::BELIEVED * max(1, array_sum($values));
+    }
+
+    /** Beside columns of the name a label has what stands on the envelope, beside those of an address nothing but that. */
+    private static function ofLabels(ColumnProfile $profile, int $column, SheetSense $sheet): ?Proposal
+    {
+        $hasName = $sheet->hasPersonNames($column) || $sheet->has('organization.name', $column);
+        // "The Gables, 12 Elm St": beside a name, what an address begins with is a building.
+        if ($hasName && str_starts_with($sheet->senses[$column]->base ?? '', 'address.')) {
+            return null;
+        }
+        $name = new Feed($hasName ? 'name.envelope' : 'name.full', steps: new Steps([new OfLabel('name')]));
+        $address = new Feed('address.block', steps: new Steps([new OfLabel('address')]));
+        $hasAddress = $sheet->has('address.line1', $column) || $sheet->has('address.block', $column);
+
+        return new Proposal(
+            $profile->header,
+            ColumnState::Look,
+            $name->target,
+            'The values hold a name and an address, as labels do.',
+            feeds: $hasAddress ? [$name] : [$name, $address],
+        );
     }
 
     private function aboutDates(ColumnProfile $profile): string

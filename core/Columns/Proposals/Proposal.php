@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Columns\ColumnState;
+use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\Steps\Step;
 
 /** What a column may become, before all columns are looked at together. */
@@ -16,6 +17,7 @@ final readonly class Proposal
      * @param  string  $name  which group, or which system
      * @param  list<string>  $also  further targets that the column becomes: who may not be contacted wants neither mail nor calls
      * @param  ?Step  $step  without which the proposal would not work
+     * @param  list<Feed>  $feeds  all that it becomes, where each needs steps of its own
      */
     public function __construct(
         public string $header,
@@ -25,11 +27,12 @@ final readonly class Proposal
         public string $name = '',
         public array $also = [],
         public ?Step $step = null,
+        public array $feeds = [],
     ) {}
 
     public function with(ColumnState $state, ?string $target, string $evidence): self
     {
-        return new self($this->header, $state, $target, $evidence, $this->name, $this->also, $this->step);
+        return new self($this->header, $state, $target, $evidence, $this->name, $this->also, $this->step, $this->feeds);
     }
 
     /** Nothing is proposed any more; the reason is added to what was said. */

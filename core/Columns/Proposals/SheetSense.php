@@ -45,11 +45,13 @@ final readonly class SheetSense
         return $this->has('promise.amount') || $this->has('promise.date');
     }
 
-    public function hasPersonNames(): bool
+    public function hasPersonNames(int $except = -1): bool
     {
         foreach (['', 'contact'] as $party) {
-            if ($this->has('name.last', -1, $party) || $this->has('name.first', -1, $party) || $this->has('name.full', -1, $party)) {
-                return true;
+            foreach (['last', 'first', 'full'] as $part) {
+                if ($this->has("name.{$part}", $except, $party)) {
+                    return true;
+                }
             }
         }
 

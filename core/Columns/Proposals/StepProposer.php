@@ -44,6 +44,9 @@ final readonly class StepProposer
     /** @return non-empty-list<Feed> */
     private static function feeds(ColumnProfile $profile, Proposal $proposal, ?HeaderSense $sense): array
     {
+        if ($proposal->feeds !== []) {
+            return $proposal->feeds;
+        }
         if (in_array($sense?->base, ['deceased', 'death'], true) && Meaning::isDayOfDeath($profile)) {
             $isSaid = 'lower(value) in ["", "n", "no", "0", "false"] ? ""';
 

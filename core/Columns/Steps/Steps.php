@@ -31,6 +31,7 @@ final readonly class Steps
         Turn::NAME => Turn::class,
         LastBehind::NAME => LastBehind::class,
         People::NAME => People::class,
+        OfLabel::NAME => OfLabel::class,
         Mend::NAME => Mend::class,
         Formula::NAME => Formula::class,
     ];

@@ -50,6 +50,30 @@ final class ColumnsTest extends TestCase
         );
     }
 
+    public function test_a_name_and_an_address_in_one_cell_are_taken_apart(): void
+    {
+        $labels = ["Ann Lee\n12 Elm St\nDover NH 03820", 'Bo Park, PO Box 4, Saco ME 04072', 'Cy Dahl'];
+        $feeds = static fn(array $columns, int $of): array => array_column(self::propose($columns)->choices[$of]->feeds, 'target');
+
+        self::assertSame(['name.full', 'address.block'], $feeds(['Mailing label' => $labels], 0));
+        self::assertSame(['name.full', 'address.block'], $feeds(['Donor' => $labels], 0));
+        self::assertSame(['name.envelope', 'address.block'], $feeds(['Last' => ['Lee', 'Park', 'Dahl'], 'Label' => $labels], 1));
+        self::assertSame(['name.envelope'], $feeds(['Last' => ['Lee', 'Park', 'Dahl'], 'Label' => $labels, 'Street' => ['1 Elm']], 1));
+        // Beside a name an address may begin with a building.
+        $buildings = ['The Gables, 12 Elm St, Dover NH 03820', 'Lenox Towers, 4 Oak St, Saco ME 04072'];
+        self::assertNotContains('name.envelope', $feeds(['Name' => ['Ann Lee', 'Bo Park'], 'Address' => $buildings], 1));
+        self::assertSame([], $feeds(['Notes on it' => ['12 Elm St', 'sent to 4 Oak St']], 0));
+
+        $plan = self::propose(['Donor' => $labels]);
+        $mapper = new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-11-30')));
+        $record = $mapper->map([$labels[0]])->parties[0]->record;
+        self::assertSame(
+            ['Ann', 'Lee', '12 Elm St', 'Dover'],
+            [$record->name->first, $record->name->last, $record->addresses[0]->stored->line1, $record->addresses[0]->stored->city],
+        );
+        self::assertSame(['name.odd'], array_column($mapper->map(["Joan Lee, Sexton\n4 Oak St\nSaco ME 04072"])->problems, 'code'));
+    }
+
     /** @return iterable<string, array{string, list<string>, ?string, ColumnState}> */
     public static function headers(): iterable
     {
