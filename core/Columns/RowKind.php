@@ -13,6 +13,20 @@ final readonly class RowKind
 {
     private const COLUMNS_OF_A_SECTION = 4;
 
+    /** What rows are put under; in a sheet of few columns, other words alone may be a record that lacks the rest. */
+    private const HEADING =
+        '/:$|^[-=*#~_ ]{2,}|\b(?:funds?|gifts|donations|offerings?|contributions|campaign|appeal|memorials|members|sponsors|board|staff|' .
+        'pledges|dues|grants|(?:week|route|district|class) \d+|' .
+        '(?:jan(?:uary)?|feb(?:ruary)?|march|april|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?,?(?: \d{4})?)$/iD';
+
+    /** "Total Annual Fund", "Total for Ann", "Annual Fund total"; Total Wine is a firm. */
+    private const TOTAL =
+        '/^\W*(?:(?:grand |sub-?|report |sum |running )?totals?\b(?:(?! \w+ [A-Z])| (?:for|of)\b|.*\b(?:funds?|gifts?|donations?|offerings?|giving|' .
+        'contributions?|campaign|appeal|received|deposits?|pledges?|dues)\W*$)|sum\b|count\b|average\b|subtotal)|\b(?:sub-?)?totals?\W*$/iu';
+
+    /** A day beside a total says when it was drawn. */
+    private const DAY = '/^\d{1,4}[\/.-]\d{1,2}[\/.-]\d{1,4}$/D';
+
     /** @var array<int, string> column to its solid header */
     private array $headers;
 
@@ -64,13 +78,20 @@ final readonly class RowKind
     }
 
     /**
-     * Words alone in the first cell of a sheet of four columns or more: "Board members", "--- 2019 ---".
+     * Words alone in the first cell: "Board members", "--- 2019 ---".
      *
      * @param  list<string>  $cells
      */
     private function isSection(array $cells): bool
     {
-        if (count($this->headers) < self::COLUMNS_OF_A_SECTION || ($cells[0] ?? '') === '' || strlen($cells[0]) > 80) {
+        $first = $cells[0] ?? '';
+        $isNarrow = count($this->headers) < self::COLUMNS_OF_A_SECTION;
+        if (
+            $first === '' ||
+            strlen($first) > 80 ||
+            count($this->headers) < 2 ||
+            ($isNarrow && preg_match(self::HEADING, trim($first)) !== 1)
+        ) {
             return false;
         }
         foreach ($cells as $column => $cell) {
@@ -80,7 +101,7 @@ final readonly class RowKind
         }
 
         // An id, a date or an email alone is a record that lacks the rest.
-        return preg_match('/@|^\W*\d+\W*$|\d[\/.-]\d/', $cells[0]) !== 1 || preg_match('/^[-=*#~_ ]{2,}/', $cells[0]) === 1;
+        return preg_match('/@|^\W*\d+\W*$|\d[\/.-]\d/', $first) !== 1 || preg_match('/^[-=*#~_ ]{2,}/', $first) === 1;
     }
 
     /**
@@ -103,16 +124,15 @@ final readonly class RowKind
         if ($filled === []) {
             return false;
         }
-        $words = array_values(array_filter($filled, static fn(string $cell): bool => Amount::parse($cell) === null));
+        $words = array_values(
+            array_filter($filled, static fn(string $cell): bool => Amount::parse($cell) === null && preg_match(self::DAY, $cell) !== 1),
+        );
         if (count($words) !== 1) {
             return false;
         }
         $others = count($filled) - 1;
 
-        return preg_match(
-            '/^\W*(?:(?:grand |sub-?|report |sum |running )?totals?\b(?! \w+ [A-Z])|sum\b|count\b|average\b|subtotal)/iu',
-            $words[0],
-        ) === 1 ||
+        return preg_match(self::TOTAL, $words[0]) === 1 ||
             ($others === 0 &&
                 preg_match(
                     '/^\W*(?:end of|page \d|printed|generated|report (?:run|date|printed)|exported|\d+ (?:rows|records)|confidential|©|copyright|prepared by|total)/iu',

@@ -76,6 +76,18 @@ final readonly class Splits
         return new self(count($parts) === 1 ? [] : $parts);
     }
 
+    /**
+     * The one part that anything is given by, of several that are written: the gift is for what that part is for.
+     *
+     * @param  list<Split>  $parts
+     */
+    public static function only(array $parts): ?Split
+    {
+        $filled = self::filled($parts);
+
+        return count($filled) === 1 ? $filled[0] : null;
+    }
+
     /** @return string a line for each part */
     public function written(): string
     {

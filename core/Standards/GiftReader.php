@@ -58,7 +58,10 @@ final readonly class GiftReader
         }
         [$splits, $problem] = $faulty === null ? $this->splits($parts, $columns, $money) : [Splits::none(), self::uneven($faulty->reason)];
         $problems = $problem === null ? $problems : [...$problems, $problem];
-        $first = $splits->parts[0] ?? null;
+        $first = $splits->parts[0] ?? ($faulty === null && $problem === null ? Splits::only($parts) : null);
+        $purpose = $first === null ? [] : ['fund' => $first->fund, 'campaign' => $first->campaign, 'appeal' => $first->appeal];
+        // What a single part leaves open the gift says as a whole.
+        $purpose = $splits->parts === [] ? array_filter($purpose, static fn(string $of): bool => $of !== '') : $purpose;
         [$credited, $problem] = $this->credits([...Credits::stored($values['gift.credits'] ?? '')->all, ...$credits], $money);
         $problems = $problem === null ? $problems : [...$problems, $problem];
 
@@ -69,7 +72,7 @@ final readonly class GiftReader
                 'currency' => $money->currency,
                 'splits' => $splits->written(),
                 'credits' => $credited,
-                ...$first === null ? [] : ['fund' => $first->fund, 'campaign' => $first->campaign, 'appeal' => $first->appeal],
+                ...$purpose,
             ]),
             $problems,
         ];

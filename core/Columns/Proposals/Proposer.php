@@ -40,6 +40,9 @@ final readonly class Proposer
         $proposals = (new StreetColumns())->apply($proposals, $profiles);
         $proposals = (new Contest($this->catalog, $sheet))->settle($proposals);
         [$proposals, $constants] = (new PeriodColumns())->apply($proposals, $profiles);
+        if ($constants === []) {
+            [$proposals, $constants] = (new FundColumns())->apply($proposals, $profiles);
+        }
         $choices = [];
         foreach ($proposals as $column => $proposal) {
             $choices[] = $this->steps->choice($profiles[$column], $proposal, $sheet->senses[$column]);

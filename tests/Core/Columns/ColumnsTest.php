@@ -21,6 +21,7 @@ use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
+use PineSieve\Core\Gifts\Gift;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Records\ContactPoint;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -118,6 +119,8 @@ final class ColumnsTest extends TestCase
             ['Address', ['12 Elm St', '4 Oak Rd'], 'address.line1', ColumnState::Sure],
             // Yes and no are no street, and of one they say nothing of the other.
             ['Seasonal', ['Y', 'N'], null, ColumnState::Open],
+            ['Envelope', ['101', '102'], null, ColumnState::Open],
+            ['Envelope', ['Ann & Bo Lee', 'Dr. Cy Dahl'], 'name.envelope', ColumnState::Sure],
             ['Home', ['Y', 'N'], null, ColumnState::Open],
             // With no other name beside it, that is whom a row is about.
             ['Household', ['The Lee Family', 'Ann & Bo Park'], 'name.full', ColumnState::Look],
@@ -338,6 +341,64 @@ final class ColumnsTest extends TestCase
             [$gift->receipt, $gift->receiptDate, $gift->benefit, $gift->fee, $gift->net()],
         );
         self::assertSame('TX 9', $gift->sourceId);
+    }
+
+    public function test_a_gift_of_which_one_part_has_an_amount_is_for_that_part(): void
+    {
+        $row = [
+            'name.last' => 'Lee',
+            'gift.date' => '3/4/2020',
+            'gift.campaign' => 'Spring',
+            'gift.split.amount' => '0',
+            'gift.fund' => 'Boat',
+            'gift.split.2.amount' => '20',
+            'gift.split.2.fund' => 'Nets',
+        ];
+        foreach ([$row, [...$row, 'gift.amount' => '20']] as $written) {
+            $gift = self::map($written)->record()->gifts[0];
+            self::assertSame(['20.00', 'Nets', 'Spring', ''], [$gift->amount, $gift->fund, $gift->campaign, $gift->splits]);
+        }
+        $one = self::map(['name.last' => 'Lee', 'gift.date' => '3/4/2020', 'gift.splits' => '20 | Nets'])->record()->gifts[0];
+        self::assertSame(['20.00', 'Nets'], [$one->amount, $one->fund]);
+    }
+
+    public function test_columns_of_amounts_for_one_purpose_each_are_parts_of_the_gift(): void
+    {
+        $names = ['Name' => ['Ann Lee', 'Bo Park'], 'Date' => ['2026-01-25', '2026-01-25']];
+        $feeds = static fn(array $columns): array => array_map(
+            static fn(ColumnChoice $choice): ?string => $choice->target(),
+            self::propose([...$names, ...$columns])->choices,
+        );
+        $parts = ['gift.split.amount', 'gift.split.2.amount'];
+
+        // By their words, or since they come to the total.
+        self::assertSame(['name.full', 'gift.date', ...$parts], $feeds(['Tithe' => ['25', '50'], 'Missions' => ['10', '']]));
+        self::assertSame(
+            ['name.full', 'gift.date', ...$parts, 'gift.amount'],
+            $feeds(['Kelp' => ['25', '50'], 'Terns' => ['10', ''], 'Total' => ['35', '$50.00']]),
+        );
+        foreach (
+            [
+                'a total that they do not come to' => ['Kelp' => ['25', '50'], 'Terns' => ['10', ''], 'Total' => ['36', '50']],
+                'no known words' => ['Kelp' => ['25', '50'], 'Terns' => ['10', '']],
+                'what is counted' => ['Fund count' => ['25', '50'], 'Missions no' => ['10', '']],
+                'a column for the purpose' => ['Tithe' => ['25', '50'], 'Missions' => ['10', ''], 'Fund' => ['Boat', 'Nets']],
+            ]
+            as $why => $columns
+        ) {
+            self::assertNotContains('gift.split.amount', $feeds($columns), $why);
+        }
+
+        $plan = self::propose([...$names, 'Tithe' => ['25', '50'], 'Missions' => ['10', ''], 'Total' => ['35', '50']]);
+        $mapper = new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-11-30')));
+        $gift = static fn(string ...$cells): Gift => $mapper->map(['Ann Lee', '2026-01-25', ...$cells])->record()->gifts[0];
+        self::assertSame("25.00 | Tithe\n10.00 | Missions", $gift('25', '10', '35')->splits);
+        self::assertSame(
+            ['20.00', 'Missions', ''],
+            [$gift('', '20', '20')->amount, $gift('', '20', '20')->fund, $gift('', '20', '20')->splits],
+        );
+        self::assertSame(['splits.uneven'], array_column($mapper->map(['Ann Lee', '2026-01-25', '25', '10', '40'])->problems, 'code'));
+        self::assertSame([], $mapper->map(['Ann Lee', '2026-01-25', '', '', ''])->record()->gifts);
     }
 
     /** @return iterable<string, array{array<string, string>, list<string>}> */

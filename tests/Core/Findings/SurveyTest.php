@@ -284,6 +284,15 @@ final class SurveyTest extends TestCase
         yield 'a total' => [['Total', '', '1,250.00'], 'total'];
         yield 'a grand total' => [['', 'Grand total:', '$1,250.00'], 'total'];
         yield 'a footer' => [['End of report', '', ''], 'total'];
+        yield 'a total of a fund' => [['Total Annual Fund', '75', ''], 'total'];
+        yield 'a total for someone' => [['Total for Ann Lee', '75', ''], 'total'];
+        yield 'a total behind its fund' => [['Annual Fund subtotal:', '75', ''], 'total'];
+        yield 'a total with its day' => [['Total', '75', '1/31/2026'], 'total'];
+        yield 'a firm' => [['Total Wine Market', '75', ''], null];
+        yield 'a fund over its gifts' => [['Annual Fund', '', ''], 'section'];
+        yield 'a month over its gifts' => [['January 2026', '', ''], 'section'];
+        yield 'words and a colon' => [['Ann:', '', ''], 'section'];
+        yield 'someone called May' => [['May Lee', '', ''], null];
         yield 'someone called Total' => [['Total', 'Lee', '25'], null];
         yield 'a name alone' => [['Ann', '', ''], null];
         yield 'an amount alone' => [['', '', '25'], null];
