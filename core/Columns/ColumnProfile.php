@@ -17,6 +17,9 @@ use PineSieve\Core\Standards\Formats\DateOrder;
  */
 final readonly class ColumnProfile
 {
+    /** Different days from which on a column of short dates shows that the year stands first. */
+    private const DAYS = 4;
+
     /** Distinct values that are kept with the intake, the most frequent first. */
     public const KEPT = 200;
 
@@ -123,10 +126,28 @@ final readonly class ColumnProfile
     public function dateOrder(): ?DateOrder
     {
         return match (true) {
+            $this->beginsWithYears() => DateOrder::YearMonthDay,
             $this->dates['mdy'] > 0 && $this->dates['dmy'] === 0 => DateOrder::MonthDayYear,
             $this->dates['dmy'] > 0 && $this->dates['mdy'] === 0 => DateOrder::DayMonthYear,
             default => null,
         };
+    }
+
+    /** "24/11/30", "25/03/07", "26/01/19": all begin with few numbers that are no months, and end in many as only days do. */
+    private function beginsWithYears(): bool
+    {
+        if ($this->dates['dmy'] === 0 || $this->dates['mdy'] + $this->dates['both'] > 0) {
+            return false;
+        }
+        [$first, $last] = [[], []];
+        foreach ($this->values as $value => $count) {
+            if (preg_match('/^(\d{2})[-\/.]\d{2}[-\/.](\d{2})$/D', trim((string) $value), $parts) === 1) {
+                $first[$parts[1]] = true;
+                $last[$parts[2]] = true;
+            }
+        }
+
+        return count($last) >= self::DAYS && count($first) < count($last) && min(array_keys($last)) <= 12 && max(array_keys($last)) <= 31;
     }
 
     /** Whether a person must say in which order the dates stand. */

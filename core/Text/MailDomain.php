@@ -105,6 +105,10 @@ final class MailDomain
         if (in_array($ending, self::PROVIDERS[$name] ?? [], true)) {
             return '';
         }
+        // "example.com.com"
+        if (preg_match('/^(.+\.)(com|org|net|edu)\.\2$/D', $domain, $twice) === 1) {
+            return $twice[1] . $twice[2];
+        }
         $last = str_contains($domain, '.') ? substr((string) strrchr($domain, '.'), 1) : '';
         if (isset(self::NO_ENDINGS[$last])) {
             $domain = substr($domain, 0, -strlen($last)) . self::NO_ENDINGS[$last];

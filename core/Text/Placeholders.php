@@ -85,7 +85,7 @@ final class Placeholders
     ];
 
     /** Whose mail nobody gets. */
-    private const NOBODY = '/^(?:none|no|na|noemail|nomail|no-?email|unknown|nobody|noone|notprovided|declined|refused|fake|asdf|xxx+)@\S+$/iD';
+    private const NOBODY = '/^(?:none|no|na|noemail|no-?email|unknown|nobody|noone|notprovided|notgiven|declined|refused|fake|asdf|x+|test|anon(?:ymous)?|no-?reply|donotemail|donotcontact|noaddress|nomail|abc(?=@abc\.))@\S+$/iD';
 
     /** @var ?array<string, string> */
     private static ?array $words = null;

@@ -16,6 +16,7 @@ use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
+use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Target;
 use PineSieve\Core\Text\Fold;
 
@@ -147,7 +148,8 @@ final readonly class ColumnProposer
         }
         $state = match (true) {
             $sense->isGuess, self::isOnlyDate($sense->base, $sheet) => ColumnState::Look,
-            $field->type === FieldType::Date && $profile->needsDateOrder() => ColumnState::Look,
+            $field->type === FieldType::Date && ($profile->needsDateOrder() || $profile->dateOrder() === DateOrder::YearMonthDay)
+                => ColumnState::Look,
             in_array($field->type, [FieldType::FullName, FieldType::AddressBlock, FieldType::Names, FieldType::Consent], true),
             $field->named
                 => ColumnState::Look,
@@ -426,6 +428,7 @@ final readonly class ColumnProposer
                 ' %s can be read month first or day first, and none of the values tells which: choose the order.',
                 number_format($profile->dates['both']),
             ),
+            $order === DateOrder::YearMonthDay => ' All begin with the year.',
             $order !== null => sprintf(' %s can only be %s.', number_format($profile->dates[$order->value]), $order->label()),
             default => '',
         };

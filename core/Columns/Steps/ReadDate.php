@@ -94,6 +94,9 @@ final readonly class ReadDate extends EachValue
             return substr(CellNumber::date((float) $value), 0, 10);
         }
         $date = WrittenDate::parse($value, 2000 + $this->pivot);
+        if ($this->order === DateOrder::YearMonthDay && $date->yearFirst !== '') {
+            return $date->yearFirst;
+        }
         if ($this->order === null || $date->meanings === []) {
             return $date->isAmbiguous() || $date->meanings === [] ? $value : array_values($date->meanings)[0];
         }

@@ -28,6 +28,9 @@ final readonly class DateFormat implements Format
     public function read(string $written): Understood
     {
         $date = WrittenDate::parse($written, (int) $this->latest());
+        if ($this->order === DateOrder::YearMonthDay && !$this->isHabit && $date->yearFirst !== '') {
+            return $this->within($date->yearFirst, $written, $this->order->label());
+        }
         if ($date->meanings === []) {
             return Understood::not('date.form', "\"{$written}\" is not a date", 'Write it as year-month-day, such as 2016-03-04');
         }
@@ -55,19 +58,22 @@ final readonly class DateFormat implements Format
                 'Write it as year-month-day, such as 2016-03-04',
             );
         }
+        $note = count($date->meanings) > 1 && $this->order !== null ? $this->order->label() : 'year-month-day';
+
+        return $this->within($value, $written, $value === $written ? '' : $note);
+    }
+
+    private function within(string $value, string $written, string $note): Understood
+    {
         $latest = $this->latest();
-        if ($value < self::EARLIEST || $value > $latest) {
-            return Understood::not(
+
+        return $value < self::EARLIEST || $value > $latest
+            ? Understood::not(
                 'date.bounds',
                 "\"{$written}\" lies " . ($value > $latest ? ($this->mayCome ? 'too far ahead' : 'in the future') : 'before 1900'),
                 'Correct the date, or leave this value out',
-            );
-        }
-
-        return Understood::as(
-            $value,
-            $value === $written ? '' : (count($date->meanings) > 1 && $this->order !== null ? $this->order->label() : 'year-month-day'),
-        );
+            )
+            : Understood::as($value, $note);
     }
 
     /** @return string ISO 8601 */

@@ -264,6 +264,9 @@ final class ColumnsTest extends TestCase
     public static function dateColumns(): iterable
     {
         yield 'only month first' => [['12/25/2020', '1/2/2021'], DateOrder::MonthDayYear, false];
+        yield 'two digits of the year first' => [['24/11/30', '25/03/07', '26/01/19', '25/12/02'], DateOrder::YearMonthDay, false];
+        yield 'days first, of few years' => [['24/11/25', '25/03/26', '26/01/25', '30/12/26', '13/02/25'], DateOrder::DayMonthYear, false];
+        yield 'too few to tell' => [['24/11/30', '25/03/07'], DateOrder::DayMonthYear, false];
         yield 'only day first' => [['25.12.2020', '1.2.2021'], DateOrder::DayMonthYear, false];
         yield 'nothing tells' => [['1/2/2020', '3/4/2021'], null, true];
         yield 'both orders' => [['12/25/2020', '25/12/2020', '1/2/2020'], null, true];

@@ -124,6 +124,7 @@ export function ColumnDetail({ intake, column, headers, catalog, editable, field
               data={[
                 { value: 'mdy', label: 'month first' },
                 { value: 'dmy', label: 'day first' },
+                { value: 'ymd', label: 'year first' },
               ]}
               value={column.date_order ?? ''}
               disabled={!editable}
