@@ -20,6 +20,9 @@ enum GiftKind: string
     case Recurring = 'recurring installment';
     case Other = 'other';
 
+    /** "Visa ending in 1004", "MC x1004". */
+    private const CARD_NUMBER = '/^(?:visa|mc|master ?card|amex|american express|discover|card|cc)\W*(?:ending(?: in)?|[x*#]+)?\W*\d{4}$/iD';
+
     public function isPromise(): bool
     {
         return $this === self::Pledge;
@@ -41,8 +44,18 @@ enum GiftKind: string
     public static function parse(string $text): ?self
     {
         return match (Fold::words($text)) {
-            'cash', 'money' => self::Cash,
-            'check', 'cheque', 'chq', 'ck', 'chk', 'personal check' => self::Check,
+            'cash', 'money', 'coin', 'coins', 'change', 'loose change', 'efectivo', 'comptant', 'especes' => self::Cash,
+            'check',
+            'cheque',
+            'chq',
+            'ck',
+            'chk',
+            'personal check',
+            'cashiers check',
+            'cashier s check',
+            'certified check',
+            'money order'
+                => self::Check,
             'card',
             'credit',
             'credit card',
@@ -55,7 +68,12 @@ enum GiftKind: string
             'master card',
             'mc',
             'amex',
-            'discover'
+            'american express',
+            'discover',
+            'carte',
+            'carte de credit',
+            'tarjeta',
+            'tarjeta de credito'
                 => self::Card,
             // "Online" may be a card or a bank: a person says which.
             'transfer',
@@ -66,16 +84,30 @@ enum GiftKind: string
             'eft',
             'bank transfer',
             'bank',
+            'wire transfer',
+            'electronic transfer',
+            'electronic funds transfer',
+            'e transfer',
+            'etransfer',
+            'interac',
+            'interac e transfer',
+            'zelle',
+            'virement',
+            'transferencia',
             'direct debit',
             'direct deposit'
                 => self::Transfer,
-            'in kind', 'inkind', 'gik', 'gift in kind', 'goods' => self::InKind,
+            'in kind', 'inkind', 'gik', 'gift in kind', 'goods', 'donated goods', 'don en nature', 'en especie' => self::InKind,
             'stock', 'stocks', 'securities', 'shares' => self::Securities,
             'pledge' => self::Pledge,
             'pledge payment', 'pledge pmt', 'payment' => self::PledgePayment,
             'recurring', 'recurring installment', 'recurring gift', 'monthly', 'sustainer', 'installment' => self::Recurring,
             'other', 'misc' => self::Other,
-            default => self::checkNumber($text) === '' ? null : self::Check,
+            default => match (true) {
+                self::checkNumber($text) !== '' => self::Check,
+                preg_match(self::CARD_NUMBER, trim($text)) === 1 => self::Card,
+                default => null,
+            },
         };
     }
 }

@@ -132,6 +132,18 @@ final class GiftsTest extends TestCase
             [GiftKind::Check, GiftKind::Card, GiftKind::InKind, null],
             array_map(GiftKind::parse(...), ['Cheque', 'VISA', 'In-Kind', 'barter']),
         );
+        self::assertSame(
+            [GiftKind::Card, GiftKind::Card, GiftKind::Check, GiftKind::Transfer, GiftKind::Cash, null, null],
+            array_map(GiftKind::parse(...), [
+                'Visa ending in 1004',
+                'MC x1004',
+                "Cashier's check",
+                'E-Transfer',
+                'loose change',
+                'Visa gift',
+                'Amex 12',
+            ]),
+        );
     }
 
     public function test_reconciliation_says_where_it_does_not_balance(): void
