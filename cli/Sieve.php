@@ -24,7 +24,7 @@ final class Sieve
 
                 return 0;
             }
-            $source = Source::read($asked->file, $asked->option('sheet'), (int) date('Y'));
+            $source = Source::read($asked->file, $asked->option('sheet'), date('Y-m-d'));
             $report = match ($asked->command) {
                 'profile' => new ProfileReport($source),
                 'columns' => new ColumnsReport($source),

@@ -33,10 +33,11 @@ final readonly class Source
 
     /**
      * @param  ?string  $sheet  null for the first
+     * @param  string  $today  ISO 8601
      *
      * @throws CannotRead
      */
-    public static function read(string $path, ?string $sheet, int $thisYear): self
+    public static function read(string $path, ?string $sheet, string $today): self
     {
         $file = SourceFile::open($path);
         if ($sheet !== null && $file->sheets() === []) {
@@ -45,7 +46,7 @@ final readonly class Source
         $survey = new Survey(
             $file->reader(new ReadAs($sheet === null ? [] : [$sheet])),
             $file->format->namesItsColumns() ? 1 : null,
-            $thisYear,
+            (int) $today,
         );
         foreach ($survey->rows() as $row) {
             // Only what the survey gathers is wanted.
@@ -60,7 +61,7 @@ final readonly class Source
             $survey->headerRow(),
             $survey->rowCount(),
             $profiles,
-            (new Proposer($catalog, $thisYear))->propose($profiles),
+            (new Proposer($catalog, $today))->propose($profiles),
             new Findings($profiles, $survey->oddities()),
             $catalog,
         );

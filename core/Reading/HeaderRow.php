@@ -21,6 +21,8 @@ final readonly class HeaderRow
         'mother|father|parent|guardian|child|student|household|family|employer|company|business|organization|work|home|office|mailing|billing|shipping|' .
         'seasonal|summer|winter|address|phones?|emails?|gift|donation|pledge|payment|emergency)(?: [1-9])?(?: (?:contact|info|information|details?|data|address))*$/iD';
 
+    private const PERIOD = '/^(?:(?:19|20)\d\d(?:[ _-]+\p{L}[\p{L} ]*)?|(?:0?[1-9]|1[0-2])[\/-](?:19|20)\d\d|(?:19|20)\d\d[\/-](?:0?[1-9]|1[0-2]))$/Du';
+
     /** @param  list<string>  $names unique and not empty, one a column */
     private function __construct(public int $number, public array $names) {}
 
@@ -35,9 +37,11 @@ final readonly class HeaderRow
         foreach ($rows as $number => $cells) {
             $texts = array_filter($cells, static fn(string $cell): bool => trim($cell) !== '');
             $names = array_filter($texts, self::looksLikeName(...));
+            $periods =
+                $names === [] ? [] : self::periods($texts, array_slice($rows, 1 + (int) array_search($number, array_keys($rows), true), 5));
             if (
                 count($texts) >= max(1, 0.5 * $width) &&
-                count($names) >= 0.8 * count($texts) &&
+                count($names) + count($periods) >= 0.8 * count($texts) &&
                 count(array_unique($texts)) >= 0.5 * count($texts)
             ) {
                 return self::at($number, $rows, count($cells));
@@ -96,6 +100,26 @@ final readonly class HeaderRow
         }
 
         return count($groups) > 1 ? $groups : [];
+    }
+
+    /**
+     * Years and months that name columns: "2025", "2026 Pledge", "01/2026". Below them stands something else.
+     *
+     * @param  array<int, string>  $texts  by column
+     * @param  array<list<string>>  $below  the next rows
+     * @return array<int, string>
+     */
+    private static function periods(array $texts, array $below): array
+    {
+        $isPeriod = static fn(string $cell): bool => preg_match(self::PERIOD, trim($cell)) === 1;
+
+        return array_filter(
+            $texts,
+            static fn(string $text, int $column): bool => $isPeriod($text) &&
+                $below !== [] &&
+                array_filter(array_column($below, $column), $isPeriod) === [],
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     private static function looksLikeName(string $cell): bool

@@ -96,6 +96,6 @@ final class Layouts
             $profiles[] = $profiler->profile($header);
         }
 
-        return (new Proposer(FieldCatalog::builtIn(), 2026))->propose($profiles);
+        return (new Proposer(FieldCatalog::builtIn(), '2026-11-30'))->propose($profiles);
     }
 }

@@ -178,7 +178,7 @@ final class ColumnController extends Controller
         if ($feeds === []) {
             return $before->becoming(ColumnState::LeftBehind, [], 'Left behind on purpose. It stays readable in each row.');
         }
-        $proposer = new Proposer($this->catalog, (int) now()->format('Y'));
+        $proposer = new Proposer($this->catalog, now()->toDateString());
 
         return $before->target() === $feeds[0]->target
             ? $before->becoming(ColumnState::Sure, $feeds, $before->evidence)

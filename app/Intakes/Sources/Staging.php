@@ -71,7 +71,7 @@ final readonly class Staging implements LongWork
         $profiles = $survey->profiles();
         $plan = $intake->isTyped()
             ? $this->grid->plan($intake->grid ?? [])
-            : (new Proposer($this->catalog, (int) now()->format('Y')))->propose($profiles);
+            : (new Proposer($this->catalog, now()->toDateString()))->propose($profiles);
         $intake->profiles = array_map(static fn(ColumnProfile $profile): array => $profile->toArray(), $profiles);
         $plan = $intake->connection_id === null ? $plan : LearnedPlan::known($plan);
         $intake->setColumnPlan($plan);

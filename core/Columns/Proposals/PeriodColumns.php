@@ -12,11 +12,16 @@ use PineSieve\Core\Columns\ValueLook;
 /** A column for each year or each month, with what was given in it: each becomes a gift on the last day of it. */
 final readonly class PeriodColumns
 {
-    private const GIVING = '(?:total|gifts?|giving|donations?|amount|amt|fy|cy|year|contributions?|offerings?|tithes?)';
+    private const GIVING = '(?:total|gifts?|giving|gave|given|paid|received|payments?|donations?|amount|amt|fy|cy|year|contributions?|offerings?|tithes?)';
+
+    private const PLEDGED = '/\b(?:pledged?|promised?|commitments?)\b/i';
 
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
     private const MONTH = '(?<month>jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?';
+
+    /** @param  string  $today  ISO 8601: of a year or a month that is not over, what was given was given by then */
+    public function __construct(private string $today) {}
 
     /**
      * @param  list<Proposal>  $proposals
@@ -24,6 +29,54 @@ final readonly class PeriodColumns
      * @return array{list<Proposal>, list<Constant>}
      */
     public function apply(array $proposals, array $profiles): array
+    {
+        [$proposals, $pledged] = self::pledged($proposals, $profiles);
+        [$proposals, $given] = $this->given($proposals, $profiles);
+
+        return [$proposals, [...$pledged, ...$given]];
+    }
+
+    /**
+     * "Pledge 2026" is a promise of that year's first day, where no column has its date.
+     *
+     * @param  list<Proposal>  $proposals
+     * @param  list<ColumnProfile>  $profiles
+     * @return array{list<Proposal>, list<Constant>}
+     */
+    private static function pledged(array $proposals, array $profiles): array
+    {
+        $years = [];
+        foreach ($proposals as $column => $proposal) {
+            if (str_starts_with((string) $proposal->target, 'promise.') && $proposal->target !== 'promise.amount') {
+                return [$proposals, []];
+            }
+            $isPledge =
+                ($proposal->target ?? 'promise.amount') === 'promise.amount' &&
+                $profiles[$column]->share(ValueLook::Money) >= 0.9 &&
+                preg_match(self::PLEDGED, $proposal->header) === 1 &&
+                preg_match('/\b(?:FY ?)?((?:19|20)\d\d)\b/i', $proposal->header, $found) === 1;
+            if ($isPledge) {
+                $years[$column] = $found[1];
+            }
+        }
+        $constants = [];
+        foreach (array_keys($years) as $i => $column) {
+            $promise = $i === 0 ? 'promise' : 'promise.' . ($i + 1);
+            $day = "{$years[$column]}-01-01";
+            $evidence = "{$profiles[$column]->evidence(ValueLook::Money)}: a promise for each, dated {$day}.";
+            $proposals[$column] = $proposals[$column]->with(ColumnState::Look, "{$promise}.amount", $evidence);
+            $constants[] = new Constant("{$promise}.date", $day);
+        }
+
+        return [array_values($proposals), $constants];
+    }
+
+    /**
+     * @param  list<Proposal>  $proposals
+     * @param  list<ColumnProfile>  $profiles
+     * @return array{list<Proposal>, list<Constant>}
+     */
+    private function given(array $proposals, array $profiles): array
     {
         $periods = [];
         $months = 0;
@@ -53,13 +106,15 @@ final readonly class PeriodColumns
                 str_starts_with((string) $proposal->target, 'gift.'),
             ARRAY_FILTER_USE_BOTH,
         );
-        if (count($periods) < 2 || $others !== []) {
+        $isSaid = count($periods) === 1 && preg_match('/' . self::GIVING . '/i', $proposals[array_key_first($periods)]->header) === 1;
+        if ((count($periods) < 2 && !$isSaid) || $others !== []) {
             return [$proposals, []];
         }
         $constants = [];
         $number = 0;
-        foreach ($periods as $column => $last) {
+        foreach ($periods as $column => $end) {
             $number++;
+            $last = min($end, $this->today);
             $gift = $number === 1 ? 'gift' : "gift.{$number}";
             $proposals[$column] = $proposals[$column]->with(
                 ColumnState::Look,
@@ -67,7 +122,7 @@ final readonly class PeriodColumns
                 sprintf(
                     'The header "%s" is a %s. %s: one gift for each, dated %s.',
                     $proposals[$column]->header,
-                    str_ends_with($last, '-12-31') && !self::isMonth($proposals[$column]->header) ? 'year' : 'month',
+                    str_ends_with($end, '-12-31') && !self::isMonth($proposals[$column]->header) ? 'year' : 'month',
                     $profiles[$column]->evidence(ValueLook::Money),
                     $last,
                 ),

@@ -21,11 +21,11 @@ final readonly class Proposer
 
     private StepProposer $steps;
 
-    /** @param  int  $thisYear a year of two digits is the latest that is not after it */
-    public function __construct(private FieldCatalog $catalog, int $thisYear)
+    /** @param  string  $today  ISO 8601; a year of two digits is the latest that is not after it */
+    public function __construct(private FieldCatalog $catalog, private string $today)
     {
         $this->columns = new ColumnProposer($catalog);
-        $this->steps = new StepProposer($catalog, $thisYear);
+        $this->steps = new StepProposer($catalog, (int) $today);
     }
 
     /** @param  list<ColumnProfile>  $profiles */
@@ -39,7 +39,7 @@ final readonly class Proposer
         );
         $proposals = (new StreetColumns())->apply($proposals, $profiles);
         $proposals = (new Contest($this->catalog, $sheet))->settle($proposals);
-        [$proposals, $constants] = (new PeriodColumns())->apply($proposals, $profiles);
+        [$proposals, $constants] = (new PeriodColumns($this->today))->apply($proposals, $profiles);
         if ($constants === []) {
             [$proposals, $constants] = (new FundColumns())->apply($proposals, $profiles);
         }

@@ -46,7 +46,7 @@ final class ColumnsTest extends TestCase
     /** @param  array<string, list<string>>  $columns */
     private static function propose(array $columns): ColumnPlan
     {
-        return (new Proposer(FieldCatalog::builtIn(), 2026))->propose(
+        return (new Proposer(FieldCatalog::builtIn(), '2026-11-30'))->propose(
             array_map(self::profile(...), array_keys($columns), array_values($columns)),
         );
     }

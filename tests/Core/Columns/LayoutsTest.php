@@ -53,6 +53,10 @@ final class LayoutsTest extends TestCase
         self::assertSame(['2024-12-31', '2025-12-31'], $days('FY2024', 'Giving 2025'));
         self::assertSame([], $days('Jan', 'Feb', 'Mar'), 'Nobody knows of which year.');
         self::assertSame([], $days('Jan-26', 'Dues'), 'One may be anything.');
+        self::assertSame(['2025-12-31'], $days('Giving 2025'), 'One that says so is.');
+        self::assertSame(['2025-12-31', '2026-11-30'], $days('Giving 2025', 'Giving 2026'), 'What was given this year was given by today.');
+        self::assertSame(['2025-01-01', '2026-01-01'], $days('2025 Pledge', 'Pledge FY 2026'));
+        self::assertSame(['2025-01-01', '2025-12-31'], $days('2025 Pledge', 'Paid 2025'));
     }
 
     public function test_the_day_alone_says_whether_someone_agrees(): void

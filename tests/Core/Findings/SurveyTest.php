@@ -66,7 +66,7 @@ final class SurveyTest extends TestCase
     {
         $profiles = $survey->profiles();
         $findings = (new Findings($profiles, Oddities::fromArray($survey->oddities()->toArray())))->of(
-            (new Proposer(FieldCatalog::builtIn(), 2026))->propose($profiles),
+            (new Proposer(FieldCatalog::builtIn(), '2026-11-30'))->propose($profiles),
         );
 
         return array_column(array_map(static fn(Finding $finding): array => [$finding->kind->value, $finding], $findings), 1, 0);
@@ -254,7 +254,7 @@ final class SurveyTest extends TestCase
             return;
         }
         $findings = new Findings($survey->profiles(), $survey->oddities());
-        $plan = (new Proposer(FieldCatalog::builtIn(), 2026))->propose($survey->profiles());
+        $plan = (new Proposer(FieldCatalog::builtIn(), '2026-11-30'))->propose($survey->profiles());
         $remedied = $findings->remedied($plan, FindingKind::from($kind), true);
         $steps = $remedied->choices[0]->steps;
         $cell = $kind === 'decoding' ? $value : trim((string) preg_replace('/[\s\x{A0}]+/u', ' ', $value));

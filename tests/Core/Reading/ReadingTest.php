@@ -367,6 +367,10 @@ final class ReadingTest extends TestCase
             ],
             3,
         ];
+        yield 'years above amounts' => [[1 => ['Donor', '2023', '2024', '2025 Pledge'], 2 => ['Ann Lee', '25', '', '100']], 1];
+        yield 'months above amounts' => [[1 => ['Donor', '01/2026', '2026-02'], 2 => ['Ann Lee', '25', '50'], 3 => ['Bo', '5', '5']], 1];
+        yield 'years above years' => [[1 => ['Ann Lee', '2023'], 2 => ['Bo Park', '2024']], 0];
+        yield 'a year alone' => [[1 => ['Ann Lee', '2023']], 0];
         yield 'numbers all through' => [[1 => ['1', '2', '3'], 2 => ['4', '5', '6']], 0];
         yield 'data from the first row on' => [
             [1 => ['Ann', 'a@example.org', '2020-01-02'], 2 => ['Bo', 'b@example.org', '2020-01-03']],
