@@ -53,6 +53,7 @@ final class HeaderGuess
             $isName = $sheet->has('id.old') ? self::isCalledName(...) : self::isName(...);
             $senses = self::one('name.full', ValueLook::FullName, $profiles, $senses, $isName);
         }
+        $senses = self::ofSame($profiles, $senses);
         if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount')) {
             $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
         }
@@ -126,6 +127,36 @@ final class HeaderGuess
         return array_values(
             array_replace($senses, [$whose['first'] => self::guess('name.first'), $whose['last'] => self::guess('name.last')]),
         );
+    }
+
+    /**
+     * "Owner cell" and "Adopter email", where the names that were guessed are the owner's or the adopter's.
+     *
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function ofSame(array $profiles, array $senses): array
+    {
+        $of = static fn(int $column): string => implode(' ', HeaderWords::words($profiles[$column]->header));
+        $whose = [];
+        foreach ($senses as $column => $sense) {
+            if ($sense?->isGuess === true && str_starts_with($sense->base, 'name.')) {
+                $whose[(string) preg_replace('/ (?:(?:first|last|full) )?(?:name|first|last)$/D', '', $of($column))] = true;
+            }
+        }
+        $prefix = count($whose) === 1 ? array_key_first($whose) . ' ' : '';
+        foreach ($prefix === '' ? [] : $senses as $column => $sense) {
+            $read =
+                ($sense === null || $sense->base === '') && str_starts_with($of($column), $prefix)
+                    ? HeaderWords::read(substr($of($column), strlen($prefix)))
+                    : null;
+            if ($read !== null && $read->party === '' && preg_match('/^(?:address|email|phone)\b/', $read->base) === 1) {
+                $senses[$column] = new HeaderSense($read->base, '', $read->kind, $read->number, 1, true);
+            }
+        }
+
+        return array_values($senses);
     }
 
     private static function guess(string $base): HeaderSense

@@ -410,6 +410,10 @@ final class HeaderWords
             }
         }
 
+        // "Primary member": where no word says what it is, the last one does.
+        $isIdle = count($letters) > 1 && array_diff($letters, $idle) === [];
+        $attempts = $isIdle ? [...$attempts, [[$letters[count($letters) - 1]], false]] : $attempts;
+
         return array_values(array_filter($attempts, static fn(array $attempt): bool => $attempt[0] !== []));
     }
 

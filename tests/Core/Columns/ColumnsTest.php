@@ -104,6 +104,9 @@ final class ColumnsTest extends TestCase
             ['Poppy donation', ['red', 'blue'], null, ColumnState::Open],
             ['Matching gift', ['$25.00', '30'], null, ColumnState::Open],
             ['Walker name', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
+            ['Primary Member', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
+            ['Primary Member', ['Y', 'N'], null, ColumnState::Open],
+            ['Donor/Store', ['Ann Lee', 'Hanley Market'], 'name.full', ColumnState::Look],
             ['Pet name', ['Big Rex', 'Bella Ann'], null, ColumnState::Open],
             ['Singer', ['Ann Lee', 'Bo Park'], 'name.full', ColumnState::Look],
             ['Occasion', ['Spring Gala', 'Spring Gala', 'Spring Gala', 'Fall Walk'], null, ColumnState::Open],
@@ -363,6 +366,22 @@ final class ColumnsTest extends TestCase
         }
         $one = self::map(['name.last' => 'Lee', 'gift.date' => '3/4/2020', 'gift.splits' => '20 | Nets'])->record()->gifts[0];
         self::assertSame(['20.00', 'Nets'], [$one->amount, $one->fund]);
+    }
+
+    public function test_what_is_said_of_whose_names_are_guessed_is_theirs(): void
+    {
+        $feeds = static fn(array $columns): array => array_map(
+            static fn(ColumnChoice $choice): ?string => $choice->target(),
+            self::propose($columns)->choices,
+        );
+        $phones = ['603-555-0101', '603-555-0102'];
+
+        self::assertSame(
+            ['name.first', 'name.last', 'phone.mobile'],
+            $feeds(['Owner First' => ['Ann', 'Bo'], 'Owner Last' => ['Lee', 'Park'], 'Owner Cell' => $phones]),
+        );
+        // Beside the names of others the owner is somebody else.
+        self::assertNotContains('phone.mobile', $feeds(['First' => ['Ann', 'Bo'], 'Last' => ['Lee', 'Park'], 'Owner Cell' => $phones]));
     }
 
     public function test_columns_of_amounts_for_one_purpose_each_are_parts_of_the_gift(): void
