@@ -7,6 +7,7 @@ namespace PineSieve\Core\Columns;
 use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Credit;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Gifts\GiftKind;
 use PineSieve\Core\Gifts\Split;
 use PineSieve\Core\Promises\Promise;
 use PineSieve\Core\Standards\FieldPlace;
@@ -49,6 +50,9 @@ final readonly class GiftAssembler
         foreach ($values->things('gift') as $thing) {
             if (!self::makesGift($thing, $faulty)) {
                 array_push($details, ...$thing->written());
+                if (self::isZero($thing) && $thing->first('gift.date') !== '' && !$thing->isConstant('gift.date')) {
+                    $problems[] = $this->zero($thing);
+                }
 
                 continue;
             }
@@ -220,9 +224,31 @@ final readonly class GiftAssembler
             }
         }
 
-        return ($says('amount') && ($isDated || $isAmount($amount))) ||
+        return ($says('amount') && $isAmount($amount)) ||
             $says('splits') ||
-            ($isDated && ($says('kind') || $says('fund') || $amount !== ''));
+            ($isDated && !self::isZero($thing) && ($says('kind') || $says('fund') || $says('amount') || $amount !== ''));
+    }
+
+    /** Whether nothing was given: an order without a donation, a gift that was voided. Goods without a value were. */
+    private static function isZero(PersonValues $thing): bool
+    {
+        return preg_match('/^(?:[A-Z]{3} )?-?0\.00$/D', $thing->first('gift.amount')) === 1 &&
+            $thing->first('gift.kind') !== GiftKind::InKind->value &&
+            $thing->first('gift.description') === '';
+    }
+
+    private function zero(PersonValues $thing): Problem
+    {
+        $target = $thing->target('gift.amount');
+
+        return (new Problem(
+            'amount.zero',
+            $target,
+            $this->columns[$target] ?? null,
+            $thing->first('gift.amount'),
+            "The gift of {$thing->first('gift.date')} is zero, and is not made",
+            'Write an amount above zero, or leave it if nothing was given',
+        ))->warning();
     }
 
     /**

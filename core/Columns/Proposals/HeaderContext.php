@@ -53,6 +53,17 @@ final class HeaderContext
             );
         }
 
+        // "Preferred name" beside a last name and no other first.
+        $own = array_column(array_filter($names, static fn(?HeaderSense $sense): bool => $sense?->party === ''), 'base');
+        if (in_array('name.last', $own, true) && array_intersect(['name.first', 'name.full'], $own) === []) {
+            $senses = array_map(
+                static fn(?HeaderSense $sense): ?HeaderSense => $sense?->base === 'name.nickname' && $sense->party === ''
+                    ? $sense->with('name.first', $sense->kind, $sense->number)
+                    : $sense,
+                $senses,
+            );
+        }
+
         return array_map(
             static fn(?HeaderSense $sense, string $header): ?HeaderSense => $sense !== null &&
             in_array(Fold::solid($header), ['nom', 'nombre'], true) &&

@@ -57,6 +57,10 @@ final class HeaderGuess
         if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount')) {
             $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
         }
+        if (!$sheet->has('promise.amount')) {
+            $senses = self::one('promise.amount', ValueLook::Money, $profiles, $senses, self::isPledged(...));
+        }
+        $senses = self::dayOfAmount($profiles, $senses);
         $sheet = new SheetSense($profiles, $senses);
         // "Memorial amount", where a day says that something was given.
         if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount') && $sheet->has('gift.date')) {
@@ -82,11 +86,13 @@ final class HeaderGuess
             $profile = $profiles[$column];
             // Few names that come again and again are of events or of funds.
             $isVaried = $look !== ValueLook::FullName || $profile->distinct > 0.5 * $profile->filled;
+            // Among people there may be organizations.
+            $others = $look === ValueLook::FullName && $profile->share($look) > 0.3 ? $profile->share(ValueLook::Organization) : 0.0;
             if (
                 $sense === null &&
                 $isVaried &&
                 $profile->filled > 0 &&
-                $profile->share($look) >= self::CERTAIN &&
+                $profile->share($look) + $others >= self::CERTAIN &&
                 $mayBe(HeaderWords::words($profile->header))
             ) {
                 $found[] = $column;
@@ -130,7 +136,7 @@ final class HeaderGuess
     }
 
     /**
-     * "Owner cell" and "Adopter email", where the names that were guessed are the owner's or the adopter's.
+     * "Owner cell", "From address", where the names of the sheet are the owner's, or stand below "From".
      *
      * @param  list<ColumnProfile>  $profiles
      * @param  list<?HeaderSense>  $senses
@@ -141,11 +147,11 @@ final class HeaderGuess
         $of = static fn(int $column): string => implode(' ', HeaderWords::words($profiles[$column]->header));
         $whose = [];
         foreach ($senses as $column => $sense) {
-            if ($sense?->isGuess === true && str_starts_with($sense->base, 'name.')) {
-                $whose[(string) preg_replace('/ (?:(?:first|last|full) )?(?:name|first|last)$/D', '', $of($column))] = true;
+            if ($sense?->party === '' && preg_match('/^name\.(?:full|first|last)$/D', $sense->base) === 1) {
+                $whose[(string) preg_replace('/(?:^| )(?:(?:first|last|full) )?(?:name|first|last)$/D', '', $of($column))] = true;
             }
         }
-        $prefix = count($whose) === 1 ? array_key_first($whose) . ' ' : '';
+        $prefix = count($whose) === 1 && !isset($whose['']) ? array_key_first($whose) . ' ' : '';
         foreach ($prefix === '' ? [] : $senses as $column => $sense) {
             $read =
                 ($sense === null || $sense->base === '') && str_starts_with($of($column), $prefix)
@@ -177,6 +183,40 @@ final class HeaderGuess
         $letters = array_filter($words, static fn(string $word): bool => !ctype_digit($word));
 
         return self::isCalledName($words) || (count($letters) === 1 && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1);
+    }
+
+    /**
+     * "Stewardship gift date" beside "Stewardship gift".
+     *
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function dayOfAmount(array $profiles, array $senses): array
+    {
+        $sheet = new SheetSense($profiles, $senses);
+        $amounts = array_filter($senses, static fn(?HeaderSense $sense): bool => $sense?->base === 'gift.amount' && $sense->number < 2);
+        if (count($amounts) !== 1 || $sheet->has('gift.date')) {
+            return $senses;
+        }
+        $day = [...HeaderWords::words($profiles[array_key_first($amounts)]->header), 'date'];
+        foreach ($senses as $column => $sense) {
+            if (
+                ($sense === null || $sense->base === '') &&
+                HeaderWords::words($profiles[$column]->header) === $day &&
+                $profiles[$column]->share(ValueLook::Date) >= self::CERTAIN
+            ) {
+                $senses[$column] = self::guess('gift.date');
+            }
+        }
+
+        return $senses;
+    }
+
+    /** @param  list<string>  $words */
+    private static function isPledged(array $words): bool
+    {
+        return count($words) > 1 && in_array(end($words), ['pledge', 'pledged', 'commitment'], true);
     }
 
     /** @param  list<string>  $words */

@@ -368,7 +368,7 @@ final class HeaderWords
         );
         $spaced = (string) preg_replace(
             [
-                '/\bowner (?=\d)|[\'\x{2019}]s\b/iu',
+                '/\bowner (?=\d)|[\'\x{2019}]s\b|(?<=\p{L})\(e?s\)/iu',
                 '/\b(?:i|you|we)[\'\x{2019}]d\b/iu',
                 '/\be[- _]?mail/iu',
                 '/#|№/u',

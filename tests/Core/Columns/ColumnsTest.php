@@ -380,6 +380,22 @@ final class ColumnsTest extends TestCase
             ['name.first', 'name.last', 'phone.mobile'],
             $feeds(['Owner First' => ['Ann', 'Bo'], 'Owner Last' => ['Lee', 'Park'], 'Owner Cell' => $phones]),
         );
+        $preferred = ['Preferred name' => ['Ann', 'Bo'], 'Surname' => ['Lee', 'Park'], 'Spouse name' => ['Cy Lee', 'Di Park']];
+        self::assertSame(['name.first', 'name.last', 'spouse.name.full'], $feeds($preferred));
+        self::assertContains('name.nickname', $feeds(['First name' => ['Anna', 'Robert'], ...$preferred]));
+        self::assertSame(
+            ['name.full', 'address.line1', 'gift.amount', 'gift.date'],
+            $feeds([
+                'From' => ['Ann Lee', 'Bo Park'],
+                'From address' => ['12 Elm St', '4 Oak St'],
+                'Stewardship gift' => ['25', '30'],
+                'Stewardship gift date' => ['2026-01-25', '2026-01-31'],
+            ]),
+        );
+        self::assertSame(
+            ['name.full', 'promise.amount'],
+            $feeds(['Landowner(s)' => ['Ann Lee', 'Bo Park', 'Roe Family Trust'], 'Roof commitment' => ['25', '30', '35']]),
+        );
         // Beside the names of others the owner is somebody else.
         self::assertNotContains('phone.mobile', $feeds(['First' => ['Ann', 'Bo'], 'Last' => ['Lee', 'Park'], 'Owner Cell' => $phones]));
     }
@@ -468,7 +484,8 @@ final class ColumnsTest extends TestCase
         yield 'zero without a date is no gift' => [[...$whole, 'gift.amount' => '0.00', 'gift.date' => ''], []];
         yield 'a slip of the century' => [[...$whole, 'gift.date' => '1926-01-02'], ['date.long_ago']];
         yield 'half a century back' => [[...$whole, 'gift.date' => '1976-01-02'], []];
-        yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.sign']];
+        yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.zero']];
+        yield 'goods without a value' => [[...$whole, 'gift.amount' => '$0.00', 'gift.kind' => 'in kind'], ['amount.sign']];
         yield 'several at once' => [
             ['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'],
             ['email.form', 'phone.form', 'date.form', 'amount.form', 'name.last.required'],
