@@ -47,6 +47,7 @@ enum FindingKind: string
     case GuessedEncoding = 'guessed encoding';
     case OtherEncoding = 'other encoding';
     case StrayBytes = 'stray bytes';
+    case OpenQuotes = 'open quote';
     // Of the values of columns.
     case Decoding = 'decoding';
     case WebCodes = 'web codes';
@@ -106,6 +107,7 @@ enum FindingKind: string
             self::Errors => 'Errors of the spreadsheet, such as #REF!',
             self::GuessedEncoding => 'Letters in an encoding of other computers',
             self::OtherEncoding => 'Letters that make no sense in this encoding',
+            self::OpenQuotes => 'Quotation marks that are not closed',
             self::StrayBytes => 'Letters in another encoding than the rest',
             self::Decoding => 'Letters that were decoded wrongly',
             self::WebCodes => 'Codes of web pages, such as &amp; or <br>',
@@ -169,6 +171,7 @@ enum FindingKind: string
             self::GuessedEncoding,
             self::OtherEncoding,
             self::StrayBytes,
+            self::OpenQuotes,
             self::LostLetters
                 => '',
             self::Currency, self::Parentheses, self::DecimalCommas => 'Read them as plain amounts',
@@ -209,6 +212,7 @@ enum FindingKind: string
             self::CellNotes => 'They stay behind. What of them is wanted can be written into a column.',
             self::GuessedEncoding => 'They make sense so. If they are wrong, choose another encoding above.',
             self::OtherEncoding => 'Choose another encoding above: what is read now would come in as it stands here.',
+            self::OpenQuotes => 'The line is read to its end, and the next one is a row of its own. Look at these cells.',
             self::StrayBytes => 'They are read as Windows-1252; a letter that was cut in half is lost. Look at these cells.',
             self::LostLetters
                 => 'If another encoding, chosen above, does not bring them back, get the file once more from where it came, as UTF-8 or as a workbook.',

@@ -16,9 +16,18 @@ final class DelimitedReader implements SourceReader
 
     private bool $isOldMac = false;
 
+    private Quoting $quoting;
+
+    /** Whether a mark of the record that was read last is not closed. */
+    private bool $isOpen = false;
+
+    /** Cells of the first record: of a mark that is not closed the lines behind it are told by as many. */
+    private int $width = 0;
+
     public function __construct(private readonly string $path, private readonly Dialect $dialect)
     {
         $this->marks = new SheetMarks();
+        $this->quoting = Quoting::usual();
     }
 
     public function marks(): SheetMarks
@@ -94,7 +103,10 @@ final class DelimitedReader implements SourceReader
         $sample = (string) fread($stream, DialectDetector::SAMPLE);
         fseek($stream, $start);
         $isLikeAscii = $this->dialect->encoding->isLikeAscii();
-        $this->isOldMac = OldMacLines::areIn($isLikeAscii ? $sample : $this->dialect->encoding->decode($sample));
+        $plain = $isLikeAscii ? $sample : $this->dialect->encoding->decode($sample);
+        $this->isOldMac = OldMacLines::areIn($plain);
+        $this->quoting = Quoting::of($plain, $this->dialect->delimiter);
+        $this->width = 0;
         if ($isLikeAscii && !$this->isOldMac) {
             return $stream;
         }
@@ -116,6 +128,10 @@ final class DelimitedReader implements SourceReader
         $number = 0;
         while (($cells = $this->next($stream, $start)) !== null) {
             $number++;
+            if ($this->isOpen) {
+                $this->marks->note(SheetMark::OpenQuote, $number, (string) end($cells));
+                $this->isOpen = false;
+            }
             $joined = implode("\0", $cells);
             if (substr_count($joined, "\0") !== count($cells) - 1) {
                 throw CannotRead::binary();
@@ -168,13 +184,59 @@ final class DelimitedReader implements SourceReader
     private function next($stream, int &$start): ?array
     {
         $here = (int) ftell($stream);
-        $cells = fgetcsv($stream, null, $this->dialect->delimiter, '"', '');
-        if ($cells === false) {
+        $cells = $this->cells($stream);
+        if ($cells === null) {
             return null;
         }
         $start = $here;
+        $this->width = $this->width > 1 ? $this->width : count($cells);
+        $joined = implode('', $cells);
+        // Where lines are within a cell, its mark may not have been closed.
+        $cells = strpbrk($joined, "\r\n") === false ? $cells : $this->closed($stream, $here) ?? $cells;
 
-        return $cells;
+        return $this->quoting->isUsual && !str_contains($joined, '="') ? $cells : $this->quoting->meant($cells, $this->dialect->delimiter);
+    }
+
+    /**
+     * @param  resource  $stream
+     * @return ?list<?string> null at the end
+     */
+    private function cells($stream): ?array
+    {
+        $cells = fgetcsv($stream, null, $this->dialect->delimiter, $this->quoting->mark, $this->quoting->escape);
+
+        return $cells === false ? null : $cells;
+    }
+
+    /**
+     * The first line of a record that took further ones in because a mark is not closed: the next line alone is a whole record.
+     *
+     * @param  resource  $stream  set behind the line
+     * @return ?list<?string> null if the record is as it should be, or nobody can tell
+     */
+    private function closed($stream, int $start): ?array
+    {
+        $end = (int) ftell($stream);
+        fseek($stream, $start);
+        $record = (string) fread($stream, max(1, $end - $start));
+        fseek($stream, $end);
+        if ($this->quoting->isWellFormed($record, $this->dialect->delimiter)) {
+            return null;
+        }
+        $lines = preg_split('/(?<=\n)|(?<=\r)(?!\n)/', $record, 3);
+        [$first, $second] = [$lines[0] ?? '', rtrim($lines[1] ?? '')];
+        $isRecord =
+            $this->width > 1 &&
+            count(str_getcsv($second, $this->dialect->delimiter, $this->quoting->mark, $this->quoting->escape)) === $this->width &&
+            substr_count($second, $this->quoting->mark) % 2 === 0 &&
+            $this->quoting->isWellFormed($second, $this->dialect->delimiter);
+        if (!$isRecord) {
+            return null;
+        }
+        fseek($stream, $start + strlen($first));
+        $this->isOpen = true;
+
+        return str_getcsv(rtrim($first) . $this->quoting->mark, $this->dialect->delimiter, $this->quoting->mark, $this->quoting->escape);
     }
 
     /**
@@ -186,7 +248,7 @@ final class DelimitedReader implements SourceReader
     {
         fseek($stream, $start);
         $last = trim((string) stream_get_contents($stream));
-        if (substr_count($last, '"') % 2 === 1 && preg_match('/\R/', $last) === 1) {
+        if ($this->quoting->escape === '' && substr_count($last, $this->quoting->mark) % 2 === 1 && preg_match('/\R/', $last) === 1) {
             throw CannotRead::openQuote($number);
         }
     }

@@ -14,4 +14,5 @@ enum SheetMark: string
     case GuessedEncoding = 'guessed encoding';
     case OtherEncoding = 'other encoding';
     case StrayBytes = 'stray bytes';
+    case OpenQuote = 'open quote';
 }

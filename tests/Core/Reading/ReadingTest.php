@@ -217,8 +217,38 @@ final class ReadingTest extends TestCase
     public function test_a_quotation_mark_that_is_never_closed_does_not_swallow_rows(): void
     {
         self::assertCount(3, $this->rows("a,b\n6\" pipe,1\nx,\"y\nz\"\n"));
+        file_put_contents($this->path, "a,b\n1,\"never closed\n2,x\n3,\"y\"\n4,\"nor this\n5,z\n");
+        $reader = SourceFile::open($this->path)->reader();
+        $rows = [1 => ['a', 'b'], ['1', 'never closed'], ['2', 'x'], ['3', 'y'], ['4', 'nor this'], ['5', 'z']];
+        self::assertSame($rows, iterator_to_array($reader->rows()));
+        self::assertSame(['open quote' => [[2, 'never closed'], [5, 'nor this']]], $reader->marks()->examples);
+        // Lines of text within a cell are no rows, whatever marks are in them.
+        self::assertCount(2, $this->rows("a,b\nx,\"one, two\nthree, four\nfive, six\"\n"));
         $this->expectExceptionObject(CannotRead::openQuote(2));
-        $this->rows("a,b\n1,\"never closed\n2,x\n3,y\n");
+        $this->rows("a,b\n1,\"never closed\nsome text\n");
+    }
+
+    /** @return iterable<string, array{string, list<string>}> a file, and its last row */
+    public static function quotings(): iterable
+    {
+        yield 'backslashes before marks' => ['Name,Note|Ann,"5 \"gallon\" drum, blue"|', ['Ann', '5 "gallon" drum, blue']];
+        yield 'a backslash at the end of a cell' => ['Name,Path,Note|Ann,"C:\data\",|', ['Ann', 'C:\data' . '\\', '']];
+        yield 'single marks' => ["Name,City|'Lee, Ann','Saco'|'O''Brien, Pat','York'|", ["O'Brien, Pat", 'York']];
+        yield 'single marks in some cells' => ["Name,City|'Ann',Saco|Bo,York|Cy,Bath|", ['Cy', 'Bath']];
+        yield 'names that begin with one' => ["Name,City|'Abdu,Saco|'Amr,York|", ["'Amr", 'York']];
+        yield 'each line one cell' => ['"Name,City,ZIP"|"Ann,Saco,04072"|', ['Ann', 'Saco', '04072']];
+        yield 'one column of names' => ['"Last, First"|"Lee, Ann"|', ['Lee, Ann']];
+        yield 'kept from being changed' => ['Name,ZIP|Ann,="03820"|"=""Bo, Jr.""",="04072"|', ['Bo, Jr.', '04072']];
+        yield 'a formula' => ['Name,Sum|Ann,=A1|', ['Ann', '=A1']];
+    }
+
+    /** @param  list<string>  $last */
+    #[DataProvider('quotings')]
+    public function test_cells_set_off_as_other_programs_do(string $file, array $last): void
+    {
+        $rows = $this->rows(str_replace('|', "\n", $file));
+
+        self::assertSame($last, $rows[array_key_last($rows)]);
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -679,6 +679,7 @@ export type FoundFinding = {
     | 'guessed encoding'
     | 'other encoding'
     | 'stray bytes'
+    | 'open quote'
     | 'decoding'
     | 'web codes'
     | 'lost letters'
