@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\Row;
 use PineSieve\Core\Columns\Steps\StepFault;
 use PineSieve\Core\Text\Tidy;
@@ -24,7 +25,7 @@ final readonly class FeedText
     {
         foreach ($feeds as [$column, $feed]) {
             $cell = $cells[$column] ?? '';
-            $text = $isBlock ? Tidy::block($cell) : Tidy::line($cell);
+            $text = $isBlock || $feed->steps->has(OfLabel::NAME) ? Tidy::block($cell) : Tidy::line($cell);
             $steps = $this->plan->choices[$column]->steps;
             foreach ($this->without as $step) {
                 $steps = $steps->without($step);

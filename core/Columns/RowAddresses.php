@@ -7,6 +7,7 @@ namespace PineSieve\Core\Columns;
 use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Addresses\AddressBlock;
 use PineSieve\Core\Columns\Steps\CasingStep;
+use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\Pad;
 use PineSieve\Core\Columns\Steps\PlaceCode;
 use PineSieve\Core\Columns\Steps\Row;
@@ -74,7 +75,10 @@ final readonly class RowAddresses
     {
         $columns = array_map(static fn(array $feeds): int => $feeds[0][0], array_values($this->columns)[0] ?? []);
         if (isset($columns[self::BLOCK])) {
-            return [$columns[self::BLOCK] => $address->line()] + array_fill_keys(array_values($columns), '');
+            // A label holds the name as well, which would be lost.
+            $isLabel = array_values($this->columns)[0][self::BLOCK][0][1]->steps->has(OfLabel::NAME);
+
+            return $isLabel ? null : [$columns[self::BLOCK] => $address->line()] + array_fill_keys(array_values($columns), '');
         }
         $parts = $address->parts();
         if (!isset($columns['line2']) && $parts['line2'] !== '') {

@@ -7,6 +7,7 @@ namespace Tests\Core\Columns;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use PineSieve\Core\Addresses\Address;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
@@ -16,7 +17,9 @@ use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\FieldTaken;
 use PineSieve\Core\Columns\MappedRow;
 use PineSieve\Core\Columns\Proposals\Proposer;
+use PineSieve\Core\Columns\RowAddresses;
 use PineSieve\Core\Columns\RowMapper;
+use PineSieve\Core\Columns\RowName;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Steps;
@@ -66,6 +69,8 @@ final class ColumnsTest extends TestCase
         self::assertSame([], $feeds(['Notes on it' => ['12 Elm St', 'sent to 4 Oak St']], 0));
 
         $plan = self::propose(['Donor' => $labels]);
+        self::assertNull((new RowAddresses($plan))->cells(new Address('1 Ash St', '', 'Saco', 'ME', '04072')), 'The name would be lost.');
+        self::assertSame('Lee', (new RowName($plan))->of([$labels[0]])->last);
         $mapper = new RowMapper($plan, new Standards(FieldCatalog::builtIn(), new Formats('2026-11-30')));
         $record = $mapper->map([$labels[0]])->parties[0]->record;
         self::assertSame(
