@@ -86,7 +86,8 @@ return [
         'shop' => 1, 'co' => 1, 'works' => 1, 'market' => 1, 'union' => 1, 'service' => 1, 'league' => 1, 'lodge' => 1, 'guild' => 1, 'trust' => 1, 'council' => 1, 'bar' => 1,
         'bowl' => 1, 'creek' => 1, 'fire' => 1, 'forge' => 1, 'fuel' => 1, 'games' => 2, 'gas' => 1, 'glass' => 2, 'hair' => 1, 'herbs' => 1, 'homes' => 2, 'ice' => 1,
         'kitchen' => 2, 'kitchens' => 2, 'loft' => 1, 'music' => 2, 'oil' => 1, 'orchard' => 1, 'paper' => 1, 'press' => 2, 'seeds' => 1, 'tap' => 1, 'tree' => 1, 'valley' => 1,
-        'wine' => 1,
+        'wine' => 1, 'crafts' => 1, 'tanning' => 1, 'courier' => 1, 'quarry' => 1, 'casino' => 1, 'charter' => 1, 'wines' => 1, 'solar' => 1, 'goods' => 1, 'guys' => 1,
+        'salon' => 1, 'bands' => 1, 'bus' => 1, 'pools' => 1, 'lanes' => 1, 'mall' => 1, 'juice' => 1, 'cheese' => 1, 'gifts' => 1, 'signs' => 1, 'arena' => 2, 'dance' => 2,
     ],
     // Words of organizations that are first names too, and words that tell behind them that a place or a congregation is meant.
     'first names' => ['marina' => 1, 'temple' => 1, 'parish' => 1],

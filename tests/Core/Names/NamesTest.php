@@ -228,6 +228,8 @@ final class NamesTest extends TestCase
         yield ['Gil Moore et al', SupporterKind::Person];
         yield ['Co-Chair Ann Lee', SupporterKind::Person];
         yield ['River Hale', SupporterKind::Person];
+        yield ['Anthony Arena', SupporterKind::Person];
+        yield ['Hockey Arena', SupporterKind::Organization];
         yield ['Young Fam.', SupporterKind::Household];
         yield ["Ann's Mom", SupporterKind::Person];
         yield ['Ann Lee and Partner', SupporterKind::Person];
