@@ -159,7 +159,7 @@ final readonly class WrittenName
             ),
         );
         $first = array_values(array_diff($words, [$word]))[0] ?? '';
-        $isKnown = Nicknames::fullOf($first) !== [];
+        $isKnown = FrequentNames::isFirst($first);
         if (TwoPeople::areIn($text)) {
             return count($words) === 3 && $words[2] === $word && $isKnown;
         }

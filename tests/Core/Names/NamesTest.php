@@ -229,6 +229,7 @@ final class NamesTest extends TestCase
         yield ['Co-Chair Ann Lee', SupporterKind::Person];
         yield ['River Hale', SupporterKind::Person];
         yield ['Anthony Arena', SupporterKind::Person];
+        yield ['Brenda Market', SupporterKind::Person];
         yield ['Hockey Arena', SupporterKind::Organization];
         yield ['Young Fam.', SupporterKind::Household];
         yield ["Ann's Mom", SupporterKind::Person];
