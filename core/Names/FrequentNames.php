@@ -10,6 +10,9 @@ final class FrequentNames
     /** @var ?array{'last name': array<string, float>, 'first name': array<string, float>} */
     private static ?array $shares = null;
 
+    /** @var ?array<string, int> those of which no share is known */
+    private static ?array $first = null;
+
     private function __construct() {}
 
     /** @return array{'last name': array<string, float>, 'first name': array<string, float>} folded name to its share among people */
@@ -24,7 +27,13 @@ final class FrequentNames
     /** Whether many have it for a first name, or a short form of one. */
     public static function isFirst(string $folded): bool
     {
-        return isset(self::shares()['first name'][$folded]) || Nicknames::fullOf($folded) !== [];
+        if (self::$first === null) {
+            /** @var array<string, int> $first */
+            $first = require __DIR__ . '/data/first-names.php';
+            self::$first = $first;
+        }
+
+        return isset(self::$first[$folded]) || isset(self::shares()['first name'][$folded]) || Nicknames::fullOf($folded) !== [];
     }
 
     public static function isLast(string $folded): bool
