@@ -89,7 +89,7 @@ final class OddName
             str_contains($inner, ' - ') ||
             preg_match('/' . self::SMALL . '|(?i:' . self::NO_NAME . ')|\p{L}[\'\x{2019}]s\b/u', $inner) === 1 ||
             preg_match(self::GIVEN_LAST, $name) === 1 ||
-            ($person->suffix === '' && self::mayBeTwo($name)) ||
+            ($person->suffix === '' && !str_contains(explode(',', $name)[0], $person->first) && self::mayBeTwo($name)) ||
             ($first === 'mc' && count($words) > 2) ||
             self::endsShort($words) ||
             $words[0] === 'a' ||

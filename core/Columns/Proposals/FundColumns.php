@@ -18,6 +18,9 @@ final readonly class FundColumns
 {
     private const MONEY = 0.9;
 
+    /** Part of the total that slips of the pen may come to. */
+    private const SLIPS = 0.1;
+
     /** Beyond it, columns of amounts are something else. */
     private const MOST = 20;
 
@@ -78,8 +81,8 @@ final readonly class FundColumns
     }
 
     /**
-     * The columns whose amounts come to the total: all, or those right before or behind it. Of many amounts the sum is not known: there each
-     * row tells whether it comes to its total.
+     * The columns whose amounts come to the total: all, or those right before or behind it. Where that is not certain, their words must say
+     * so; each row tells whether it comes to its total.
      *
      * @param  array<int, ColumnProfile>  $amounts
      * @return array<int, ColumnProfile>
@@ -160,7 +163,7 @@ final readonly class FundColumns
     }
 
     /**
-     * Whether the amounts of all rows come to those of the total; null where not all are known.
+     * Whether the amounts of all rows come to those of the total; null where not all are known, or they nearly do.
      *
      * @param  array<int, ColumnProfile>  $parts
      */
@@ -169,7 +172,13 @@ final readonly class FundColumns
         $sums = array_map(self::sum(...), $parts);
         $whole = self::sum($total);
 
-        return $whole === null || in_array(null, $sums, true) ? null : $whole > 0 && array_sum($sums) === $whole;
+        if ($whole === null || in_array(null, $sums, true)) {
+            return null;
+        }
+        $isNear = abs(array_sum($sums) - $whole) <= self::SLIPS * $whole;
+
+        // A few rows may be added up wrongly: those will say so.
+        return $whole > 0 && array_sum($sums) === $whole ? true : ($isNear ? null : false);
     }
 
     /** @return ?int in cents; null where not all values are known */

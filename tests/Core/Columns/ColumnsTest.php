@@ -420,9 +420,12 @@ final class ColumnsTest extends TestCase
             ['name.full', 'gift.date', ...$parts, 'gift.amount'],
             $feeds(['Kelp' => ['25', '50'], 'Terns' => ['10', ''], 'Total' => ['35', '$50.00']]),
         );
+        $slip = ['Tithe' => ['25', '50', '30'], 'Missions' => ['10', '', '5'], 'Total' => ['35', '50', '36']];
+        self::assertSame(['gift.split.amount', 'gift.split.2.amount', 'gift.amount'], array_slice($feeds($slip), 2));
         foreach (
             [
                 'a total that they do not come to' => ['Kelp' => ['25', '50'], 'Terns' => ['10', ''], 'Total' => ['36', '50']],
+                'words, and a total of something else' => ['Tithe' => ['25', '50'], 'Missions' => ['10', ''], 'Total' => ['90', '50']],
                 'no known words' => ['Kelp' => ['25', '50'], 'Terns' => ['10', '']],
                 'what is counted' => ['Fund count' => ['25', '50'], 'Missions no' => ['10', '']],
                 'a column for the purpose' => ['Tithe' => ['25', '50'], 'Missions' => ['10', ''], 'Fund' => ['Boat', 'Nets']],

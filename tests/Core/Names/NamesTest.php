@@ -501,6 +501,7 @@ final class NamesTest extends TestCase
                 'ANN LEE',
                 'Lee, Ann, MD',
                 'Ned Young, PE',
+                'Ed Hale, Pastor',
                 'Garcia Lopez, Ana Maria',
                 'Jean-Luc Picard-Lee',
                 'Mc Neil, Ann',
