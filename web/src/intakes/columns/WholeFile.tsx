@@ -26,6 +26,8 @@ const kinds: Record<string, string> = {
   header: 'headers in the middle of the file',
   'second header': 'a second row of headers',
   total: 'totals and footers',
+  section: 'headings between rows',
+  struck: 'rows that are struck through',
   hidden: 'rows that the spreadsheet hides',
 };
 
