@@ -39,6 +39,7 @@ enum ValueMark: string
     case LastFirst = 'last, first';
     case LastAhead = 'last first';
     case TurnedName = 'turned name';
+    case OneWord = 'one word';
     case OddName = 'odd name';
     case TwoEmails = 'two emails';
     case TwoPhones = 'two phones';
@@ -75,7 +76,7 @@ enum ValueMark: string
             return [...$marks, self::NotPaid];
         }
         if (preg_match('/^[A-Z][a-z]+$/D', $tidied) === 1) {
-            return $marks;
+            return $mayBeName ? [...$marks, self::OneWord] : $marks;
         }
 
         if (preg_match('/[^\x00-\x7F]/', $cell) === 1 && Mojibake::isLikely($cell) && Mojibake::mend($cell) !== $cell) {
@@ -117,6 +118,8 @@ enum ValueMark: string
             $marks[] = self::TwoPeople;
         } elseif (preg_match('/^[\p{L}\'\x{2019}. -]+,\s*[\p{L}\'\x{2019}. -]+$/uD', $text) === 1) {
             $marks[] = self::LastFirst;
+        } elseif (preg_match('/^\p{L}[\p{L}\p{M}\'\x{2019}.&-]+$/uD', $text) === 1) {
+            $marks[] = self::OneWord;
         } elseif (self::isLastAhead($text)) {
             $marks[] = self::LastAhead;
             if (self::isTurned($text)) {

@@ -65,6 +65,7 @@ enum FindingKind: string
     case LastFirst = 'last, first';
     case LastAhead = 'last first';
     case TurnedNames = 'turned name';
+    case OneWord = 'one word';
     case OddNames = 'odd name';
     case TwoPeople = 'two people';
     case TwoEmails = 'two emails';
@@ -125,6 +126,7 @@ enum FindingKind: string
             self::LastFirst => 'Names as "Last, First"',
             self::LastAhead => 'Names that seem to have the last name first',
             self::TurnedNames => 'Names that seem to have the last name first, among others',
+            self::OneWord => 'Names of one word, among others',
             self::OddNames => 'Names that may be read wrongly',
             self::TwoPeople => 'Two people in a cell',
             self::TwoEmails => 'Several emails in a cell',
@@ -164,6 +166,7 @@ enum FindingKind: string
             self::Negative,
             self::NotPaid,
             self::TurnedNames,
+            self::OneWord,
             self::OddNames,
             self::OddDomains,
             self::Struck,
@@ -217,6 +220,7 @@ enum FindingKind: string
             self::LostLetters
                 => 'If another encoding, chosen above, does not bring them back, get the file once more from where it came, as UTF-8 or as a workbook.',
             self::TurnedNames,
+            self::OneWord,
             self::OddNames
                 => 'They are read as well as can be: look at what each becomes. What is wrong can be put right in the file, or in the record.',
             self::TwoEmails, self::TwoPhones => 'Each becomes one of its own. What is written beside one goes to the notes.',
@@ -278,7 +282,7 @@ enum FindingKind: string
 
         return match ($this) {
             self::Capitals, self::SmallLetters => $isName && !in_array($field, ['name.title', 'name.suffix', 'name.middle'], true),
-            self::LastFirst, self::LastAhead, self::TurnedNames, self::OddNames => $field === 'name.full',
+            self::LastFirst, self::LastAhead, self::TurnedNames, self::OneWord, self::OddNames => $field === 'name.full',
             self::TwoPeople => $field === 'name.full' || $field === 'name.first',
             self::TwoEmails, self::OddDomains => $field === 'email',
             self::TwoPhones => $field === 'phone',

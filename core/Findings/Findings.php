@@ -23,6 +23,9 @@ final readonly class Findings
     /** Part of the names from which it is likely that all have the last name first: one in twenty seems so where none has. */
     private const LAST_AHEAD = 0.25;
 
+    /** Part of the names up to which one word alone is told. */
+    private const ONE_WORD = 0.3;
+
     /** Steps in the order in which they work best, whenever they were added. */
     private const ORDER = ['mend', 'trim', 'blank', 'turn', 'behind', 'case', 'people', 'split', 'pad', 'date', 'number'];
 
@@ -193,6 +196,8 @@ final readonly class Findings
             // Some last names are first names as well: of few nothing can be told.
             FindingKind::LastAhead => self::areAhead($profile) ? $count : 0,
             FindingKind::TurnedNames => self::areAhead($profile) ? 0 : $count,
+            // In a column of last names or of firms alone it is nothing to tell.
+            FindingKind::OneWord => $count < self::ONE_WORD * $profile->filled ? $count : 0,
             FindingKind::SerialDates => $count > 0.02 * $profile->filled ? $count : 0,
             default => $count,
         };

@@ -75,6 +75,18 @@ final readonly class NameRemarks
         'online donor',
         'web donor',
         'donation jar',
+        'online donation',
+        'online donations',
+        'bake sale',
+        'car wash',
+        'golf outing',
+        'trivia night',
+        'silent auction',
+        'raffle',
+        '50 50',
+        '50 50 raffle',
+        'matching gift',
+        'plate offering',
     ];
 
     /** With a date alone: "d. 2019", "died in May 2019", "dec. 5/3/2019". */

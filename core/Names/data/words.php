@@ -78,6 +78,7 @@ return [
         'cyclists' => 1, 'skiers' => 1, 'swimmers' => 1, 'rowers' => 1, 'sailors' => 1, 'climbers' => 1, 'bowlers' => 1, 'golfers' => 1, 'writers' => 1, 'teachers' => 1, 'nurses' => 1, 'employees' => 1,
         'firefighters' => 1, 'veterans' => 1, 'neighbors' => 1, 'neighbours' => 1, 'volunteers' => 1, 'crafters' => 1, 'stitchers' => 1, 'spinners' => 1, 'cubs' => 1, 'campers' => 1, 'anglers' => 1, 'trappers' => 1,
         'drummers' => 1, 'pipers' => 1, 'fiddlers' => 1, 'owners' => 1, 'merchants' => 1, 'vendors' => 1, 'staff' => 1,
+        'aid' => 1, 'army' => 1, 'masjid' => 1, 'gurdwara' => 1, 'chabad' => 1, 'sangha' => 1, 'vihara' => 1, 'ashram' => 1, 'mandir' => 1, 'templar' => 1, 'depot' => 1, 'ffa' => 1, 'grange' => 1, 'outing' => 1,
     ],
     // Words of organizations that are last names as well: 0 behind anything, 1 and 2 behind a first name that is known;
     // 2 behind another is told, since many have that last name.

@@ -179,6 +179,8 @@ final class SurveyTest extends TestCase
             '',
             null,
         ];
+        yield 'one word among names' => ['Name', 'one word', ['Ann Lee', 'Bo Park', 'IBM', 'Cy Dahl'], '', null];
+        yield 'a column of last names' => ['Name', '-one word', ['Lee', 'Park', 'Dahl', 'Ann Roe'], '', null];
         yield 'odd names' => ['Name', 'odd name', ['Ann Lee', 'Bo Park #2', 'Cy Dahl'], 'Bo Park #2', null];
         yield 'of streets there are none' => ['Address', '-odd name', ['12 Elm St #2', '14 Elm St'], '12 Elm St #2', null];
         yield 'payments that failed, without gifts' => ['Status', '-not paid', ['failed', 'succeeded'], 'failed', null];

@@ -214,6 +214,8 @@ final class NamesTest extends TestCase
                 'École Notre-Dame',
                 'First Presbyterian',
                 'Tansel Acupuncture',
+                'AT&T',
+                'Dover Depot',
                 'Copper Kettle Bistro',
                 'Tansel Music',
                 'Ridge Runners',

@@ -696,6 +696,7 @@ export type FoundFinding = {
     | 'last, first'
     | 'last first'
     | 'turned name'
+    | 'one word'
     | 'odd name'
     | 'two people'
     | 'two emails'
