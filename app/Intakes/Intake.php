@@ -42,6 +42,7 @@ use PineSieve\Core\Standards\Target;
  * @property list<string> $sheets_read
  * @property bool $fill_merged
  * @property bool $fill_dittos
+ * @property bool $fill_headings
  * @property ?array<int, string> $sheet_starts number of the first row of each sheet that is read to its name
  * @property ?OddityData $oddities
  * @property ?string $encoding
@@ -110,6 +111,7 @@ final class Intake extends Model implements RowSource
             'taking_back' => 'array',
             'fill_merged' => 'boolean',
             'fill_dittos' => 'boolean',
+            'fill_headings' => 'boolean',
             'profiles' => 'array',
             'plan' => 'array',
             'settings' => IntakeSettings::class,
@@ -165,7 +167,7 @@ final class Intake extends Model implements RowSource
 
     public function findings(): Findings
     {
-        return new Findings($this->columnProfiles(), $this->oddities(), $this->fill_merged, $this->fill_dittos);
+        return new Findings($this->columnProfiles(), $this->oddities(), $this->fill_merged, $this->fill_dittos, $this->fill_headings);
     }
 
     public function readAs(): ReadAs

@@ -13,6 +13,9 @@ final readonly class RowKind
 {
     private const COLUMNS_OF_A_SECTION = 4;
 
+    /** The header of a column that was added for the heading above each row: it is none of the file. */
+    public const ABOVE = 'Heading above';
+
     /** What rows are put under; in a sheet of few columns, other words alone may be a record that lacks the rest. */
     private const HEADING =
         '/:$|^[-=*#~_ ]{2,}|\b(?:funds?|gifts|donations|offerings?|contributions|campaign|appeal|memorials|members|sponsors|board|staff|' .
@@ -35,7 +38,9 @@ final readonly class RowKind
     {
         $this->headers = array_filter(
             array_map(static fn(string $header): string => Fold::solid((string) preg_replace('/ \(\d+\)$/D', '', $header)), $headers),
-            static fn(string $header): bool => $header !== '' && !str_starts_with($header, 'unnamed'),
+            static fn(string $header): bool => $header !== '' &&
+                !str_starts_with($header, 'unnamed') &&
+                $header !== Fold::solid(self::ABOVE),
         );
     }
 

@@ -31,6 +31,7 @@ enum FindingKind: string
     case HeaderAgain = 'header';
     case Totals = 'total';
     case Sections = 'section';
+    case Headings = 'heading';
     case EmptyRows = 'empty';
     case EmptyColumns = 'empty column';
     case WideRows = 'wide';
@@ -93,6 +94,7 @@ enum FindingKind: string
             self::HeaderAgain => 'The header again, in the middle of the file',
             self::Totals => 'Rows of totals or footers',
             self::Sections => 'Rows with nothing but a heading',
+            self::Headings => 'Headings that the rows below them belong to',
             self::EmptyRows => 'Empty rows',
             self::EmptyColumns => 'Columns without any value',
             self::WideRows => 'Rows with more cells than the header',
@@ -153,6 +155,7 @@ enum FindingKind: string
             self::HiddenColumns => 'Leave these columns behind',
             self::Merged => 'Fill every cell of a range',
             self::Dittos => 'Fill them from the row above',
+            self::Headings => 'Give them a column of their own',
             self::NoHeader,
             self::TitleAbove,
             self::BlankHeader,
@@ -187,7 +190,16 @@ enum FindingKind: string
     {
         return in_array(
             $this,
-            [self::HiddenRows, self::StruckRows, self::HiddenColumns, self::Merged, self::Dittos, self::Sections, self::LastAhead],
+            [
+                self::HiddenRows,
+                self::StruckRows,
+                self::HiddenColumns,
+                self::Merged,
+                self::Dittos,
+                self::Sections,
+                self::Headings,
+                self::LastAhead,
+            ],
             true,
         );
     }
@@ -203,6 +215,7 @@ enum FindingKind: string
             self::EmptyColumns => 'They are left behind.',
             self::WideRows => 'The cells beyond the header got columns of their own: look whether a separator stands unquoted in a value.',
             self::NarrowRows => 'The missing cells are blank.',
+            self::Headings => 'Each row gets the heading that it stands below: choose in the columns what that is, a fund or a group.',
             self::Dittos => 'They stand for another value only if the rows still have the order in which they were written.',
             self::Formulas => 'The results that the spreadsheet had when it was saved are used.',
             self::MixedDates

@@ -35,6 +35,7 @@ final readonly class Findings
         private Oddities $oddities,
         private bool $fillsMerged = false,
         private bool $fillsDittos = false,
+        private bool $fillsHeadings = false,
     ) {}
 
     /** @return list<Finding> */
@@ -112,6 +113,7 @@ final readonly class Findings
             $kind->rows() !== null => in_array($kind->rows(), $plan->rows->leftOut, true),
             $kind === FindingKind::Merged => $this->fillsMerged,
             $kind === FindingKind::Dittos => $this->fillsDittos,
+            $kind === FindingKind::Headings => $this->fillsHeadings,
             $kind === FindingKind::HiddenColumns => array_filter(
                 $this->oddities->hiddenColumns,
                 static fn(int $column): bool => isset($plan->choices[$column]) &&

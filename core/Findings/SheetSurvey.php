@@ -39,9 +39,9 @@ final class SheetSurvey
 
     /**
      * @param  list<string>  $cells
-     * @return bool whether the row may be a record: a header in the middle and a total are none
+     * @return ?string what RowKind says of it
      */
-    public function add(int $number, array $cells): bool
+    public function add(int $number, array $cells): ?string
     {
         $this->rows++;
         if ($number > $this->last + 1) {
@@ -63,8 +63,7 @@ final class SheetSurvey
             );
         }
 
-        // A heading may still be a name alone: it says as much of its column as any other value.
-        return $kind === null || $kind === 'section';
+        return $kind;
     }
 
     /**
@@ -90,6 +89,7 @@ final class SheetSurvey
             array_filter(
                 [
                     ...$this->counts,
+                    'heading' => $this->counts['section'],
                     'narrow' => $narrow,
                     'above' => count($above),
                     'second header' => $second === null ? 0 : 1,
@@ -105,6 +105,7 @@ final class SheetSurvey
             ),
             [
                 ...$this->examples,
+                'heading' => $this->examples['section'] ?? [],
                 'second header' =>
                     $second === null
                         ? []

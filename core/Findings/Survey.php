@@ -7,12 +7,14 @@ namespace PineSieve\Core\Findings;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnProfiler;
 use PineSieve\Core\Columns\Proposals\Proposer;
+use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceReader;
 use PineSieve\Core\Text\Ditto;
+use PineSieve\Core\Text\Tidy;
 
 /** Goes once through a source: finds its header, profiles its columns, and notes what is wrong with it. Streams. */
 final class Survey
@@ -33,6 +35,14 @@ final class Survey
     /** @var list<string> cells of the record above */
     private array $above = [];
 
+    /** Of the rows below the last heading: headings right below each other belong together. */
+    private string $heading = '';
+
+    private bool $isBelowHeading = false;
+
+    /** Columns of the header: behind them stands the heading. */
+    private int $width = 0;
+
     /** Whether cells carry the guard against formulas that a file of held rows is written with. */
     private bool $isGuarded = false;
 
@@ -40,6 +50,7 @@ final class Survey
      * @param  ?int  $headerRow  null to find it, 0 for none
      * @param  int  $thisYear  for dates with two-digit years
      * @param  bool  $fillDittos  whether a ditto mark becomes the value of the row above
+     * @param  bool  $fillHeadings  whether a heading gets a column, and stands there in each row below it
      */
     public function __construct(
         private readonly SourceReader $reader,
@@ -47,6 +58,7 @@ final class Survey
         private readonly int $thisYear,
         private readonly int $columnLimit = 16384,
         private readonly bool $fillDittos = false,
+        private readonly bool $fillHeadings = false,
     ) {}
 
     /**
@@ -98,7 +110,11 @@ final class Survey
     public function profiles(): array
     {
         $profiles = [];
-        foreach (HeaderRow::at($this->headerRow(), $this->head, count($this->profilers))->names as $column => $name) {
+        $names = HeaderRow::at($this->headerRow(), $this->head, count($this->profilers) - (int) $this->fillHeadings)->names;
+        if ($this->fillHeadings) {
+            array_splice($names, $this->width, 0, [RowKind::ABOVE]);
+        }
+        foreach ($names as $column => $name) {
             $profiles[] = ($this->profilers[$column] ?? new ColumnProfiler($this->thisYear))->profile($name);
         }
 
@@ -155,6 +171,7 @@ final class Survey
         $header = HeaderRow::at($this->headerRow, $this->head, 0);
         $this->isGuarded = in_array(Proposer::OF_HELD_ROWS[1], $header->names, true);
         $this->sheet = new SheetSurvey($header->names, $this->headerRow);
+        $this->width = count($header->names);
         foreach ($this->head as $number => $cells) {
             if ($number > $this->headerRow) {
                 unset($this->head[$number]);
@@ -174,11 +191,14 @@ final class Survey
         }
         $marks = Ditto::marks($cells);
         $cells = $marks === [] ? $cells : $this->withoutDittos($number, $cells, $marks);
+        $kind = $this->sheet?->add($number, $cells);
+        $cells = $this->fillHeadings ? $this->belowHeading($cells, $kind) : $cells;
         while (count($this->profilers) < count($cells)) {
             $this->profilers[] = new ColumnProfiler($this->thisYear);
         }
         $this->first ??= [$number, $cells];
-        if ($this->sheet?->add($number, $cells) === true) {
+        // A heading may still be a name alone: it says as much of its column as any other value.
+        if ($kind === null || $kind === 'section') {
             $this->above = $cells;
             foreach ($this->profilers as $column => $profiler) {
                 // A mark says nothing of its column.
@@ -187,6 +207,24 @@ final class Survey
             }
         }
         $this->count++;
+
+        return $cells;
+    }
+
+    /**
+     * The row with the heading that it stands below behind its other cells; blank for a heading itself and for a total.
+     *
+     * @param  list<string>  $cells
+     * @return list<string>
+     */
+    private function belowHeading(array $cells, ?string $kind): array
+    {
+        if ($kind === 'section') {
+            $this->heading = ($this->isBelowHeading ? "{$this->heading} / " : '') . trim(Tidy::line($cells[0]), ' :-=*#~_');
+        }
+        $this->isBelowHeading = $kind === 'section';
+        $cells = array_pad($cells, $this->width, '');
+        array_splice($cells, $this->width, 0, [$kind === null ? $this->heading : '']);
 
         return $cells;
     }

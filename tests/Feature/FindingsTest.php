@@ -137,6 +137,47 @@ final class FindingsTest extends TestCase
         );
     }
 
+    public function test_headings_get_a_column_when_a_person_says_so(): void
+    {
+        $this->as();
+        $id = $this->upload(
+            "Name,Amount,Date\nAnn Lee,5,2026-01-04\nAnnual Fund,,\nBo Park,25,2026-01-05\nCy Dahl,30,2026-01-06\n" .
+                "Total Annual Fund,55,\nBuilding Fund:,,\n--- Roof ---,,\nEd Roe,10,2026-01-07\n",
+        )->json('id');
+        self::assertSame(
+            [3, 3, false],
+            [
+                $this->findings($id)['heading']['count'],
+                $this->findings($id)['section']['count'],
+                $this->findings($id)['heading']['applied'],
+            ],
+        );
+        $this->postJson("/api/intakes/{$id}/findings", ['kind' => 'total', 'on' => true])->assertOk();
+        $this->postJson("/api/intakes/{$id}/findings", ['kind' => 'heading', 'on' => true])->assertOk();
+        self::assertTrue($this->findings($id)['section']['applied'], 'A heading is no row any more.');
+
+        $this->postJson("/api/intakes/{$id}/findings", ['kind' => 'total', 'on' => true])->assertOk();
+        $columns = $this->getJson("/api/intakes/{$id}/columns")
+            ->assertOk()
+            ->json('columns');
+        self::assertSame('Heading above', $columns[3]['header']);
+        $this->patchJson("/api/intakes/{$id}/columns/3", ['feeds' => [['target' => 'gift.fund']], 'steps' => []])->assertOk();
+        $this->postJson("/api/intakes/{$id}/columns/accept")->assertOk();
+        $this->postJson("/api/intakes/{$id}/sift")->assertOk();
+        $this->postJson("/api/intakes/{$id}/load", ['name' => 'Headings'])->assertOk();
+
+        self::assertSame(['new' => 4, 'left_out' => 4], $this->outcomes(Intake::query()->findOrFail($id)));
+        self::assertSame(
+            ['Lee: ', 'Park: Annual Fund', 'Dahl: Annual Fund', 'Roe: Building Fund / Roof'],
+            DB::table('gifts')
+                ->join('supporters', 'supporters.id', '=', 'gifts.supporter_id')
+                ->orderBy('gifts.id')
+                ->get(['supporters.last_name', 'gifts.fund'])
+                ->map(static fn($one): string => "{$one->last_name}: {$one->fund}")
+                ->all(),
+        );
+    }
+
     public function test_a_column_says_which_values_hold_a_row_and_which_it_comes_in_without(): void
     {
         $this->as();

@@ -50,6 +50,7 @@ final class FindingController extends Controller
         $filled = match ($kind) {
             FindingKind::Merged => 'fill_merged',
             FindingKind::Dittos => 'fill_dittos',
+            FindingKind::Headings => 'fill_headings',
             default => null,
         };
         if ($filled !== null) {

@@ -26,7 +26,8 @@ use PineSieve\Core\Reading\SourceFormat;
  * @phpstan-type EncodingChoice array{value: string, label: string}
  * @phpstan-type SourceRow array{number: int, place: ?string, cells: list<string>}
  * @phpstan-type SourceView array{
- *     sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, fill_dittos: bool, encoding: ?string, encodings: list<EncodingChoice>,
+ *     sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, fill_dittos: bool, fill_headings: bool,
+ *     encoding: ?string, encodings: list<EncodingChoice>,
  *     delimiter: ?string,
  *     header_row: ?int, headers: list<string>, rows: list<SourceRow>, offered_plan: ?string,
  * }
@@ -54,6 +55,7 @@ final class SourceController extends Controller
             'sheets_read' => $intake->sheets_read,
             'fill_merged' => $intake->fill_merged,
             'fill_dittos' => $intake->fill_dittos,
+            'fill_headings' => $intake->fill_headings,
             'encoding' => $intake->encoding,
             'encodings' => array_map(
                 static fn(Encoding $encoding): array => ['value' => $encoding->value, 'label' => $encoding->label()],
@@ -81,7 +83,10 @@ final class SourceController extends Controller
         );
         abort_if($intake->trial !== null, 409, 'A trial of this intake is in already. Undo the trial before the source is read anew.');
         $data = $request->validated();
-        if (!array_key_exists('header_row', $data) && array_diff(array_keys($data), ['fill_merged', 'fill_dittos']) !== []) {
+        if (
+            !array_key_exists('header_row', $data) &&
+            array_diff(array_keys($data), ['fill_merged', 'fill_dittos', 'fill_headings']) !== []
+        ) {
             // Another sheet or another way of reading has its header elsewhere.
             $data['header_row'] = null;
         }

@@ -58,6 +58,7 @@ final readonly class Staging implements LongWork
             (int) now()->format('Y'),
             (int) config('sieve.column_limit'),
             $intake->fill_dittos,
+            $intake->fill_headings,
         );
         $chunk = [];
         foreach ($survey->rows() as $number => $cells) {
@@ -74,7 +75,8 @@ final readonly class Staging implements LongWork
             : (new Proposer($this->catalog, now()->toDateString()))->propose($profiles);
         $intake->profiles = array_map(static fn(ColumnProfile $profile): array => $profile->toArray(), $profiles);
         $plan = $intake->connection_id === null ? $plan : LearnedPlan::known($plan);
-        $intake->setColumnPlan($plan);
+        // A heading that each row below it has is no row itself.
+        $intake->setColumnPlan($intake->fill_headings ? $plan->withRows($plan->rows->with('section')) : $plan);
         $intake
             ->fill([
                 'header_row' => $survey->headerRow(),

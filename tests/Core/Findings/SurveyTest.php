@@ -27,7 +27,7 @@ final class SurveyTest extends TestCase
     private static array $read = [];
 
     /** @param  array<int, list<string>>  $rows by number */
-    private static function survey(array $rows, ?int $headerRow = null, bool $fillDittos = false): Survey
+    private static function survey(array $rows, ?int $headerRow = null, bool $fillDittos = false, bool $fillHeadings = false): Survey
     {
         $reader = new class ($rows) implements SourceReader {
             /** @param  array<int, list<string>>  $rows */
@@ -55,7 +55,7 @@ final class SurveyTest extends TestCase
                 return $marks;
             }
         };
-        $survey = new Survey($reader, $headerRow, 2026, fillDittos: $fillDittos);
+        $survey = new Survey($reader, $headerRow, 2026, fillDittos: $fillDittos, fillHeadings: $fillHeadings);
         self::$read = iterator_to_array($survey->rows());
 
         return $survey;
@@ -325,6 +325,29 @@ final class SurveyTest extends TestCase
     public function test_rows_that_are_no_records(array $cells, ?string $kind): void
     {
         self::assertSame($kind, (new RowKind(['First name', 'Last name', 'Amount']))->of($cells));
+    }
+
+    public function test_headings_stand_in_a_column_of_their_own_if_asked(): void
+    {
+        $rows = [
+            1 => ['Name', 'Amount', 'Date'],
+            2 => ['Ann Lee', '5', '2026-01-04'],
+            3 => ['Annual Fund', '', ''],
+            4 => ['Bo Park', '25'],
+            5 => ['Cy Dahl', '30', '2026-01-06', 'wide'],
+            6 => ['Total Annual Fund', '55', ''],
+            7 => ['Building Fund:', '', ''],
+            8 => ['--- Roof ---', '', ''],
+            9 => ['Ed Roe', '10', '2026-01-07'],
+        ];
+        $survey = self::survey($rows, fillHeadings: true);
+
+        self::assertSame(['Name', 'Amount', 'Date', 'Heading above', 'Unnamed 4'], array_column($survey->profiles(), 'header'));
+        self::assertSame(
+            ['', '', 'Annual Fund', 'Annual Fund', '', '', '', 'Building Fund / Roof'],
+            array_values(array_map(static fn(array $cells): string => $cells[3], self::$read)),
+        );
+        self::assertSame('wide', self::$read[5][4]);
     }
 
     public function test_a_second_row_of_headers(): void

@@ -663,6 +663,7 @@ export type FoundFinding = {
     | 'header'
     | 'total'
     | 'section'
+    | 'heading'
     | 'empty'
     | 'empty column'
     | 'wide'
@@ -2136,6 +2137,7 @@ export type SourceView = {
   sheets_read: string[];
   fill_merged: boolean;
   fill_dittos: boolean;
+  fill_headings: boolean;
   encoding: string | null;
   encodings: EncodingChoice[];
   delimiter: string | null;

@@ -18,6 +18,7 @@ final class SourceRequest extends ChangesIntake
             'sheets_read.*' => ['string', 'distinct', Rule::in($this->intake()->sheets)],
             'fill_merged' => ['sometimes', 'boolean'],
             'fill_dittos' => ['sometimes', 'boolean'],
+            'fill_headings' => ['sometimes', 'boolean'],
             'encoding' => ['sometimes', Rule::enum(Encoding::class)],
             'delimiter' => ['sometimes', Rule::in(Dialect::DELIMITERS)],
             'header_row' => ['sometimes', 'nullable', 'integer', 'min:0', 'max:1000000'],

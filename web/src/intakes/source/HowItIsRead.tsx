@@ -38,6 +38,9 @@ export function HowItIsRead({
       {view.fill_dittos && (
         <Checkbox size="xs" label="ditto marks filled" checked disabled={fixed} onChange={() => onChange({ fill_dittos: false })} />
       )}
+      {view.fill_headings && (
+        <Checkbox size="xs" label="headings in a column" checked disabled={fixed} onChange={() => onChange({ fill_headings: false })} />
+      )}
       {view.encoding !== null && (
         <Select
           aria-label="Encoding"
