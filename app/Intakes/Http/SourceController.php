@@ -15,6 +15,7 @@ use App\Intakes\Summary;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
+use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\HeaderRow;
@@ -98,19 +99,26 @@ final class SourceController extends Controller
     }
 
     /**
-     * Rows above and at the header are not staged: they come from the file. Where it can't be read any further, they end.
+     * Rows above and at the header are not staged: they come from the file, and so do those below it of a file that could not be read to its end.
+     * Where it can't be read any further, they end.
      *
      * @return array<int, list<string>>
      */
     private function head(Intake $intake, SourceStore $sources): array
     {
         $rows = [];
+        $most = $intake->state === IntakeState::Failed ? HeaderRow::WITHIN : 0;
         try {
             foreach ($sources->open($intake)->reader($intake->readAs())->rows() as $number => $cells) {
-                if (count($rows) >= HeaderRow::WITHIN && $number > ($intake->header_row ?? 0)) {
+                if (count($rows) >= $most && $number > ($intake->header_row ?? 0)) {
                     break;
                 }
-                $rows[$number] = $cells;
+                $above =
+                    $intake->fill_headings && $number === $intake->header_row
+                        ? array_search(RowKind::ABOVE, $intake->columnPlan()->headers(), true)
+                        : false;
+                $rows[$number] =
+                    $above === false ? $cells : array_values(array_replace(array_pad($cells, $above, ''), [$above => RowKind::ABOVE]));
             }
         } catch (CannotRead) {
             // The intake says why.
