@@ -217,7 +217,7 @@ final readonly class GiftAssembler
         $amount = $thing->first('gift.amount');
         $isDated = $says('date');
         // Systems write 0.00 for those who have never given; without a date of its own that is no gift.
-        $isAmount = static fn(string $amount): bool => !str_ends_with($amount, '0.00') || preg_match('/[1-9]/', $amount) === 1;
+        $isAmount = static fn(string $amount): bool => !self::isNothing($amount);
         foreach ($thing->all('gift.split.amount') as $part) {
             if ($isAmount($part)) {
                 return true;
@@ -232,9 +232,14 @@ final readonly class GiftAssembler
     /** Whether nothing was given: an order without a donation, a gift that was voided. Goods without a value were. */
     private static function isZero(PersonValues $thing): bool
     {
-        return preg_match('/^(?:[A-Z]{3} )?-?0\.00$/D', $thing->first('gift.amount')) === 1 &&
+        return self::isNothing($thing->first('gift.amount')) &&
             $thing->first('gift.kind') !== GiftKind::InKind->value &&
             $thing->first('gift.description') === '';
+    }
+
+    private static function isNothing(string $amount): bool
+    {
+        return str_ends_with($amount, '0.00') && preg_match('/[1-9]/', $amount) !== 1;
     }
 
     private function zero(PersonValues $thing): Problem

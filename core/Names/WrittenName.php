@@ -17,7 +17,7 @@ final readonly class WrittenName
 
     /** "Friends of the Tern", "Troop 22", "Class of 1985", "Bill's Tire", "St. Mark's"; "The Lee's" are a family. */
     private const NAMED =
-        '/^(?-i:\p{Lu}{1,4}&\p{Lu}{1,4})$|^(?:the )?(?:est(?:ate)?\.?|friends|descendants|office|law offices?|bank|class|city|town|state|knights|sons|daughters|order) of\b|^estate \S|\S estate$|,? p\.c\.?$|\b(?:dds|dmd|md|cpa|od|dvm|dc|esq)\.?,? p\.?[ac]\.?$|' .
+        '/^(?-i:\p{Lu}{1,4}&\p{Lu}{1,4})$|^(?:the )?(?:est(?:ate)?\.?|friends|descendants|office|law offices?|bank|class|city|town|state|knights|sons|daughters|order) of\b|^estate \S|\S estate$|^(?:[^,]*|.*,) ?p\.c\.?$|\b(?:dds|dmd|md|cpa|od|dvm|dc|esq)\.?,? p\.?[ac]\.?$|' .
         '\b(?:troop|pack|local|post|lodge|chapter|engine co\.?|hose co\.?|grade|room) (?:no\.? ?|# ?)?\d|\b\d(?:st|nd|rd|th)[ -]grade|' .
         '^(?!the \S+$)(?:\S+ )*\p{L}{2,}[\'\x{2019}]s(?: (?!(?:mom|mother|dad|father|wife|husband|parents|family|kids?)\b)|$)/iuD';
 

@@ -30,8 +30,11 @@ final readonly class FundColumns
         'capital|endowment|scholarships?|(?:un)?restricted|campaign|relief|pantry|debt|organ|roof|altar|easter|christmas|lent|thanksgiving|' .
         'outreach|seminary|designated|camperships?)\b/i';
 
-    /** What is counted, owed or worth is no part of a gift. */
-    private const NO_PURPOSE = '/\b(?:pledged?|balance|due|owed|goal|budget|last|previous|prior|ytd|to date|year|average|avg|value|price|fee|cost|count|number|no|qty|age)\b|#|\d{4}/i';
+    /** What is counted, owed, worth or bought is no part of a gift. */
+    private const NO_PURPOSE =
+        '/\b(?:pledged?|balance|due|owed|goal|budget|last|previous|prior|ytd|to date|year|average|avg|value|price|fees?|cost|count|number|no|qty|age|' .
+        'tickets?|admissions?|registrations?|seats?|meals?|dinners?|merch(?:andise)?|shirts?|dues|memberships?|tax|shipping|tips?|auction|raffle|' .
+        'purchases?|sales?|rent(?:al)?s?|tuition|lodging|rides?|hours|laps|miles|processing)\b|#|\d{4}/i';
 
     private const TOTAL = '/\b(?:total|sum|amount|amt|check|deposit)\b/i';
 
@@ -58,6 +61,11 @@ final readonly class FundColumns
             } elseif ($proposal->target === 'gift.date') {
                 $date = $column;
             }
+        }
+        // Beside "Donation" a total has what was bought in it.
+        $isGiven = array_filter(array_keys($amounts), static fn(int $column): bool => $proposals[$column]->target !== null) !== [];
+        if ($isGiven && $total !== null && $proposals[$total]->target === null) {
+            return [$proposals, []];
         }
         $parts = $total === null ? self::purposes($amounts) : self::partsOf($amounts, $total, $profiles[$total]);
         $date ??= self::dateIn($proposals, $profiles);

@@ -426,6 +426,8 @@ final class ColumnsTest extends TestCase
             [
                 'a total that they do not come to' => ['Kelp' => ['25', '50'], 'Terns' => ['10', ''], 'Total' => ['36', '50']],
                 'words, and a total of something else' => ['Tithe' => ['25', '50'], 'Missions' => ['10', ''], 'Total' => ['90', '50']],
+                'what was bought' => ['Kelp' => ['25', '50'], 'Tickets' => ['10', ''], 'Total' => ['35', '50']],
+                'a donation beside something else' => ['Donation' => ['25', '50'], 'Kelp' => ['10', ''], 'Grand total' => ['35', '50']],
                 'no known words' => ['Kelp' => ['25', '50'], 'Terns' => ['10', '']],
                 'what is counted' => ['Fund count' => ['25', '50'], 'Missions no' => ['10', '']],
                 'a column for the purpose' => ['Tithe' => ['25', '50'], 'Missions' => ['10', ''], 'Fund' => ['Boat', 'Nets']],

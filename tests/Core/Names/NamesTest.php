@@ -230,6 +230,7 @@ final class NamesTest extends TestCase
         yield ['Gil Moore et al', SupporterKind::Person];
         yield ['Co-Chair Ann Lee', SupporterKind::Person];
         yield ['River Hale', SupporterKind::Person];
+        yield ['Lee, Ann P.C.', SupporterKind::Person];
         yield ['Anthony Arena', SupporterKind::Person];
         yield ['Brenda Market', SupporterKind::Person];
         yield ['Hockey Arena', SupporterKind::Organization];
