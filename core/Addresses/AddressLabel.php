@@ -21,7 +21,7 @@ final readonly class AddressLabel
     {
         $text = Tidy::block($text);
         $isSplit = str_contains($text, "\n");
-        $parts = array_map(trim(...), $isSplit ? explode("\n", $text) : explode("\n", (string) preg_replace('/(?<=[,;|])/', "\n", $text)));
+        $parts = array_map(trim(...), explode("\n", $isSplit ? $text : (string) preg_replace('/(?<=[,;|])/', "\n", $text)));
         if (self::isOfAddress(rtrim($parts[0], ',;|'))) {
             return new self('', $text);
         }

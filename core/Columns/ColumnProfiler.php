@@ -149,7 +149,8 @@ final class ColumnProfiler
         return preg_match('/^\+?[\d\s().\/-]{7,22}(?:\s*(?:x|ext\.?)\s*\d{1,6})?$/iD', $value) === 1 &&
             ($digits = preg_match_all('/\d/', $value)) >= 10 &&
             $digits <= 15 &&
-            preg_match('/^\d{4}-\d\d-\d\d/', $value) !== 1;
+            // No area begins with 0 or 1: that is a number of something else, or the second of a day.
+            preg_match('/^\d{4}-\d\d-\d\d|^[01]\d{9}$/D', $value) !== 1;
     }
 
     private static function has(ValueLook $look, string $value): bool
@@ -187,7 +188,8 @@ final class ColumnProfiler
     /** @return list<string> the look of a date, and its order where that can be seen */
     private function date(string $value): array
     {
-        if (strlen($value) < 6 || strpbrk($value, '0123456789') === false) {
+        // Seconds since 1970 may as well be ids: only a header tells.
+        if (strlen($value) < 6 || strpbrk($value, '0123456789') === false || (strlen($value) > 8 && ctype_digit($value))) {
             return [];
         }
         $date = WrittenDate::parse($value, $this->thisYear);

@@ -11,6 +11,7 @@ use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\TwoPeople;
 use PineSieve\Core\Names\Words;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Standards\Formats\WrittenDate;
 use PineSieve\Core\Text\Fold;
 use PineSieve\Core\Text\LostLetters;
 use PineSieve\Core\Text\MailDomain;
@@ -39,6 +40,7 @@ enum ValueMark: string
     case LastFirst = 'last, first';
     case LastAhead = 'last first';
     case TurnedName = 'turned name';
+    case Seconds = 'seconds';
     case OneWord = 'one word';
     case OddName = 'odd name';
     case TwoEmails = 'two emails';
@@ -157,6 +159,7 @@ enum ValueMark: string
         if (strspn($text, '0123456789') === $length) {
             return match (true) {
                 $length === 4 || $length === 8 => [self::FourDigits],
+                WrittenDate::areSeconds($text) => [self::Seconds],
                 $length === 5 && $text >= '10000' && $text < '60000' => [self::Serial],
                 default => [],
             };

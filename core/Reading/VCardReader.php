@@ -70,6 +70,7 @@ final class VCardReader implements SourceReader
         }
         $number = 0;
         try {
+            $stream = self::withLinesWhole($stream);
             $splitter = new Splitter($stream, Parser::OPTION_FORGIVING);
             while (($card = $splitter->getNext()) instanceof VCard) {
                 yield ++$number => self::record($card);
@@ -83,6 +84,31 @@ final class VCardReader implements SourceReader
                 fclose($stream);
             }
         }
+    }
+
+    /**
+     * Of cards that write letters as codes (vCard 2.1, quoted-printable), a line that ends in "=" goes on in the next, blanks and all.
+     *
+     * @param  resource  $stream
+     * @return resource
+     */
+    private static function withLinesWhole($stream)
+    {
+        $whole = fopen('php://temp', 'r+');
+        if ($whole === false) {
+            throw new \LogicException('No temporary stream.');
+        }
+        $isCoded = false;
+        while (($line = fgets($stream)) !== false) {
+            $isCoded = $isCoded || preg_match('/^[^:]*QUOTED-PRINTABLE[^:]*:/i', $line) === 1;
+            $goesOn = $isCoded && preg_match('/=\r?\n$/D', $line) === 1;
+            fwrite($whole, $goesOn ? (string) preg_replace('/=\r?\n$/D', '', $line) : $line);
+            $isCoded = $goesOn;
+        }
+        rewind($whole);
+        fclose($stream);
+
+        return $whole;
     }
 
     /** @return array<string, string> */

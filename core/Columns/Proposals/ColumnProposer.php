@@ -165,6 +165,10 @@ final readonly class ColumnProposer
         if ($field->type === FieldType::Date) {
             $evidence .= $this->aboutDates($profile);
         }
+        if ($target === 'gift.amount' && self::mayBeCents($profile, $sheet)) {
+            $evidence .=
+                ' All are whole, and the currency stands beside them as programs write it: they may be cents, which a step can say.';
+        }
 
         $also = match (true) {
             $sense->base === 'refusal.any' => array_map(static fn(string $by): string => str_replace('.mail', $by, $target), [
@@ -199,6 +203,9 @@ final readonly class ColumnProposer
                 $sheet->hasPersonNames() &&
                 $profile->share(ValueLook::Organization) < self::BELIEVED;
         }
+        if ($target === 'gift.amount' && self::mayBeCents($profile, $sheet)) {
+            return true;
+        }
         if ($target !== 'gift.amount' || preg_match('/gift|donat|contrib|gave|given/', $header) === 1) {
             return false;
         }
@@ -212,12 +219,33 @@ final readonly class ColumnProposer
         return false;
     }
 
-    /** The serial numbers of a spreadsheet are dates too. */
+    /** "2500" beside "usd" is 25.00 where a program writes it; people write USD. */
+    private static function mayBeCents(ColumnProfile $profile, SheetSense $sheet): bool
+    {
+        if (array_intersect(HeaderWords::words($profile->header), HeaderWords::CENTS) !== []) {
+            return false;
+        }
+        foreach ($sheet->senses as $column => $sense) {
+            if ($sense?->base === 'gift.currency') {
+                $currencies = implode('', array_map(strval(...), array_keys($sheet->profiles[$column]->values)));
+                $amounts = array_map(strval(...), array_keys($profile->values));
+
+                return $currencies !== '' &&
+                    strtolower($currencies) === $currencies &&
+                    preg_grep('/^(?:[1-9]\d{2,}|0?)$/D', $amounts, PREG_GREP_INVERT) === [];
+            }
+        }
+
+        return false;
+    }
+
+    /** The serial numbers of a spreadsheet are dates too, and so are the seconds of a program. */
     private function share(ColumnProfile $profile, ValueLook $look): float
     {
         $isMore = $look === ValueLook::Date && $profile->filled > 0;
 
-        return $profile->share($look) + ($isMore ? $profile->count(ValueMark::Serial) / $profile->filled : 0.0);
+        return $profile->share($look) +
+            ($isMore ? ($profile->count(ValueMark::Serial) + $profile->count(ValueMark::Seconds)) / $profile->filled : 0.0);
     }
 
     private function contradiction(ColumnProfile $profile, string $target): ?string

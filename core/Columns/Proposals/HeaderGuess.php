@@ -6,6 +6,7 @@ namespace PineSieve\Core\Columns\Proposals;
 
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ValueLook;
+use PineSieve\Core\Columns\ValueMark;
 
 /**
  * Headers that nobody could list: "Adopter name", "Poppy donation", "Day of the visit". Where a sheet says nowhere else who gave, how much or
@@ -186,7 +187,7 @@ final class HeaderGuess
     }
 
     /**
-     * "Stewardship gift date" beside "Stewardship gift".
+     * "Stewardship gift date" beside "Stewardship gift"; "Created" where nothing else says when.
      *
      * @param  list<ColumnProfile>  $profiles
      * @param  list<?HeaderSense>  $senses
@@ -201,12 +202,15 @@ final class HeaderGuess
         }
         $day = [...HeaderWords::words($profiles[array_key_first($amounts)]->header), 'date'];
         foreach ($senses as $column => $sense) {
+            $isOwn = ($sense === null || $sense->base === '') && HeaderWords::words($profiles[$column]->header) === $day;
+            $isCreated = $sense?->base === 'first_known' && preg_match('/creat|enter|timestamp/i', $profiles[$column]->header) === 1;
             if (
-                ($sense === null || $sense->base === '') &&
-                HeaderWords::words($profiles[$column]->header) === $day &&
-                $profiles[$column]->share(ValueLook::Date) >= self::CERTAIN
+                ($isOwn || $isCreated) &&
+                $profiles[$column]->share(ValueLook::Date) +
+                    $profiles[$column]->count(ValueMark::Seconds) / max(1, $profiles[$column]->filled) >=
+                    self::CERTAIN
             ) {
-                $senses[$column] = self::guess('gift.date');
+                return array_values(array_replace($senses, [$column => self::guess('gift.date')]));
             }
         }
 

@@ -123,6 +123,8 @@ final class HeaderWords
         'text' => 1,
         'no' => 1,
         'usd' => 1,
+        'cents' => 1,
+        'minor' => 1,
         'us' => 1,
         'in' => 1,
         'applicant' => 1,
@@ -165,6 +167,9 @@ final class HeaderWords
         'parent' => 1,
         'guardian' => 1,
     ];
+
+    /** Words with which an amount has no point: its last two digits are decimals. */
+    public const CENTS = ['cents', 'minor'];
 
     /** Who stands behind a child, or is the supporter, as the other names of the sheet say. */
     public const PARENTS = [

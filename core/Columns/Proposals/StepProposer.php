@@ -9,6 +9,7 @@ use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Columns\Steps\Blank;
 use PineSieve\Core\Columns\Steps\Formula;
+use PineSieve\Core\Columns\Steps\ImpliedDecimals;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Step;
@@ -91,6 +92,9 @@ final readonly class StepProposer
                 $profile->dateOrder() !== null || $serial || $profile->needsDateOrder()
                     ? $steps->with(new ReadDate($profile->dateOrder(), $this->thisYear % 100, $serial))
                     : $steps;
+        }
+        if ($field->type === FieldType::Amount && array_intersect(HeaderWords::words($profile->header), HeaderWords::CENTS) !== []) {
+            $steps = $steps->with(new ImpliedDecimals());
         }
         if ($field->type === FieldType::Names && !$steps->has(Split::NAME)) {
             $steps = $steps->with(new Split());

@@ -56,6 +56,9 @@ final class WrittenDate
                 $meanings[$order->value] = sprintf('%04d-%02d-%02d', $full, $month, $day);
             }
         };
+        if (self::areSeconds($text)) {
+            return new self([DateOrder::YearMonthDay->value => gmdate('Y-m-d', (int) substr($text, 0, 10))]);
+        }
         if (
             preg_match('/^(\d{4})[-\/.](\d{1,2})[-\/.](\d{1,2})$/D', $text, $m) === 1 ||
             preg_match('/^((?:1[5-9]|20)\d{2})(\d{2})(\d{2})$/D', $text, $m) === 1
@@ -88,6 +91,12 @@ final class WrittenDate
             $meanings,
             $isShort && checkdate((int) $m[2], (int) $m[3], $year) ? sprintf('%04d-%02d-%02d', $year, $m[2], $m[3]) : '',
         );
+    }
+
+    /** Seconds or thousandths of them since 1970, from 2001 on, as programs write a moment. */
+    public static function areSeconds(string $text): bool
+    {
+        return preg_match('/^1\d{9}(?:\d{3})?$/D', $text) === 1;
     }
 
     /** Whether the numbers alone leave two dates open. */

@@ -21,6 +21,7 @@ use PineSieve\Core\Columns\RowAddresses;
 use PineSieve\Core\Columns\RowMapper;
 use PineSieve\Core\Columns\RowName;
 use PineSieve\Core\Columns\Steps\Blank;
+use PineSieve\Core\Columns\Steps\ImpliedDecimals;
 use PineSieve\Core\Columns\Steps\ReadDate;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
@@ -373,6 +374,18 @@ final class ColumnsTest extends TestCase
         self::assertSame(['20.00', 'Nets'], [$one->amount, $one->fund]);
     }
 
+    public function test_amounts_that_may_be_cents(): void
+    {
+        $amount = static fn(array $columns, string $header): ColumnChoice => self::propose([...$columns, $header => ['2500', '100000']])
+            ->choices[count($columns)];
+
+        self::assertTrue($amount(['currency' => ['usd', 'usd']], 'amount_cents')->steps->has(ImpliedDecimals::NAME));
+        self::assertSame(ColumnState::Look, $amount(['currency' => ['usd', 'usd']], 'amount')->state);
+        self::assertStringContainsString('may be cents', $amount(['currency' => ['usd', 'usd']], 'amount')->evidence);
+        self::assertStringNotContainsString('may be cents', $amount(['currency' => ['USD', 'USD']], 'amount')->evidence);
+        self::assertFalse($amount(['Name' => ['Ann Lee', 'Bo Park']], 'amount')->steps->has(ImpliedDecimals::NAME));
+    }
+
     public function test_what_is_said_of_whose_names_are_guessed_is_theirs(): void
     {
         $feeds = static fn(array $columns): array => array_map(
@@ -401,6 +414,10 @@ final class ColumnsTest extends TestCase
             ['name.full', 'promise.amount'],
             $feeds(['Landowner(s)' => ['Ann Lee', 'Bo Park', 'Roe Family Trust'], 'Roof commitment' => ['25', '30', '35']]),
         );
+        $seconds = ['Name' => ['Ann Lee', 'Bo Park'], 'created' => ['1767571200', '1767657600']];
+        self::assertSame(['name.full', 'gift.date', 'gift.amount'], $feeds([...$seconds, 'amount' => ['25', '30']]));
+        self::assertSame(['name.full', 'first_known'], $feeds($seconds));
+        self::assertSame(['name.full', null], $feeds(['Name' => ['Ann Lee', 'Bo Park'], 'Q7' => ['1767571200', '1767657600']]));
         // Beside the names of others the owner is somebody else.
         self::assertNotContains('phone.mobile', $feeds(['First' => ['Ann', 'Bo'], 'Last' => ['Lee', 'Park'], 'Owner Cell' => $phones]));
     }

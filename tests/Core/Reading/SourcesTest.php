@@ -163,6 +163,19 @@ final class SourcesTest extends TestCase
         );
     }
 
+    public function test_a_coded_line_goes_on_in_the_next(): void
+    {
+        file_put_contents(
+            $this->path,
+            "BEGIN:VCARD\nVERSION:2.1\nFN;ENCODING=QUOTED-PRINTABLE:Jos=C3=A9=\n Mu=C3=B1oz\nNOTE:2 + 2 =\n 4\n" .
+                "ADR;ENCODING=QUOTED-PRINTABLE:;;9 Oak=\r\n Ln;Troy;NY;12180;\nEND:VCARD\n",
+        );
+        $rows = iterator_to_array(SourceFile::open($this->path)->reader()->rows());
+        $row = array_combine($rows[1], $rows[2]);
+
+        self::assertSame(['José Muñoz', '2 + 2 =4', '9 Oak Ln'], [$row['Full name'], $row['Notes'], $row['Address line 1']]);
+    }
+
     public function test_a_damaged_card_is_named(): void
     {
         $this->expectException(CannotRead::class);
