@@ -88,15 +88,17 @@ final readonly class PersonValues
         }
         foreach ($this->first('kind') === SupporterKind::Organization->value ? [] : ['name.full', 'name.first', 'name.last'] as $field) {
             $written = $this->first($field);
-            $read = NameRemarks::of($written);
+            // Behind a last name stands what does behind a whole one: "Lee, Treasurer".
+            $read = $field === 'name.last' && $written !== '' ? NameRemarks::of("X {$written}") : NameRemarks::of($written);
+            $name = $field === 'name.last' ? (string) preg_replace('/^X ?/', '', $read->name) : $read->name;
             // Of two in a cell, nobody knows of which of them it is told.
             if (
-                $read->name === $written ||
+                $name === $written ||
                 ($field === 'name.full' && (WrittenName::isOrganization($written) || TwoPeople::areIn($read->name)))
             ) {
                 continue;
             }
-            $values = $values->instead($field, $read->name);
+            $values = $name === '' ? $values->without($field) : $values->instead($field, $name);
             if ($read->nickname !== '' && $values->first('name.nickname') === '') {
                 $values = $values->with('name.nickname', $read->nickname);
             }

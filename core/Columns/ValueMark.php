@@ -149,7 +149,7 @@ enum ValueMark: string
     {
         $words = array_map(Fold::words(...), explode(' ', $text));
 
-        return FrequentNames::isLast($words[0]) && !FrequentNames::isLast($words[1]) && strlen($words[2] ?? '') < 2;
+        return FrequentNames::isTurned($words) && strlen($words[2] ?? '') < 2;
     }
 
     /** @return list<self> */

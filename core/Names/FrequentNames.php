@@ -36,6 +36,18 @@ final class FrequentNames
         return isset(self::$first[$folded]) || isset(self::shares()['first name'][$folded]) || Nicknames::fullOf($folded) !== [];
     }
 
+    /**
+     * "Johnson Robert": the first word is a frequent last name and no first one, the second the other way round.
+     *
+     * @param  non-empty-list<string>  $words  folded
+     */
+    public static function isTurned(array $words): bool
+    {
+        $second = $words[1] ?? '';
+
+        return self::isLast($words[0]) && !self::isFirst($words[0]) && self::isFirst($second) && !self::isLast($second);
+    }
+
     public static function isLast(string $folded): bool
     {
         return isset(self::shares()['last name'][$folded]);

@@ -51,6 +51,9 @@ final readonly class NameParts
 
     private const FAMILY = '/(?:^| )(?:family|families|household)$/D';
 
+    /** "Ann van": the last name begins in the first. */
+    private const HALF = '/\S (?:van|von|de|der|den|del|la|di|da|du|st)\.?$/iD';
+
     /** "c/o Ann Lee", and the headers of a sheet that stand among its rows. */
     private const NO_NAME = '/^c\s?\/\s?o\b|^(?:first|given|last|family)(?: name)? (?:first|given|last|family|sur)\s?(?:name)?$/iD';
 
@@ -101,7 +104,10 @@ final readonly class NameParts
             $last !== '' && str_ends_with($first, " {$last}"),
             $first !== '' && str_starts_with($last, "{$first} ")
                 => NameDoubt::Twice,
-            str_contains($this->first, ','),
+            str_contains($this->last, ',') && $first === '' => NameDoubt::Whole,
+            FrequentNames::isTurned([$first, $last]) => NameDoubt::Turned,
+            preg_match(self::HALF, $this->first) === 1,
+            str_contains($this->first . $this->last, ','),
             OddName::isIn($this->last === '' ? (string) preg_replace('/ \p{L}\.?$/u', '', $whole) : $whole)
                 => NameDoubt::Odd,
             default => null,

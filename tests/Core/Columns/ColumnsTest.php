@@ -374,6 +374,22 @@ final class ColumnsTest extends TestCase
         self::assertSame(['20.00', 'Nets'], [$one->amount, $one->fund]);
     }
 
+    public function test_what_stands_behind_a_last_name_goes_to_the_notes(): void
+    {
+        $read = static function (string $last): array {
+            $record = self::map(['name.first' => 'Ann', 'name.last' => $last, 'email' => 'a@example.org'])->record();
+
+            return [$record->name->last, $record->further['notes'] ?? '', $record->further['status'] ?? ''];
+        };
+
+        self::assertSame(['Lee', 'With the name: Treasurer', ''], $read('Lee, Treasurer'));
+        self::assertSame(['Lee', 'With the name: IRA', ''], $read('Lee IRA'));
+        self::assertSame(['', 'With the name: c/o Bo Park', ''], $read('c/o Bo Park'));
+        self::assertSame(['', '', 'deceased'], $read('deceased'));
+        self::assertSame(['X Lee', '', ''], $read('X Lee'));
+        self::assertSame(['Lee', '', 'deceased'], $read('Lee (deceased)'));
+    }
+
     public function test_amounts_that_may_be_cents(): void
     {
         $amount = static fn(array $columns, string $header): ColumnChoice => self::propose([...$columns, $header => ['2500', '100000']])
