@@ -161,7 +161,13 @@ final class FindingsTest extends TestCase
             ->assertOk()
             ->json('columns');
         self::assertSame('Heading above', $columns[3]['header']);
-        $rows = array_column($this->getJson("/api/intakes/{$id}/source")->assertOk()->json('rows'), 'cells', 'number');
+        $rows = array_column(
+            $this->getJson("/api/intakes/{$id}/source")
+                ->assertOk()
+                ->json('rows'),
+            'cells',
+            'number',
+        );
         self::assertSame(['Heading above', '', '', 'Annual Fund'], array_column(array_slice($rows, 0, 4), 3));
         $this->patchJson("/api/intakes/{$id}/columns/3", ['feeds' => [['target' => 'gift.fund']], 'steps' => []])->assertOk();
         $this->postJson("/api/intakes/{$id}/columns/accept")->assertOk();
