@@ -8,6 +8,7 @@ use PineSieve\Core\Addresses\AddressLabel;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
+use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
@@ -47,6 +48,9 @@ final readonly class ColumnProposer
         }
         if (in_array($profile->header, Proposer::OF_HELD_ROWS, true)) {
             return new Proposal($profile->header, ColumnState::LeftBehind, null, 'Written beside the held rows for whoever corrects them.');
+        }
+        if ($profile->header === RowKind::ABOVE && self::namesPurposes($profile) && $sheet->hasGifts() && !$sheet->has('gift.fund')) {
+            return new Proposal($profile->header, ColumnState::Look, 'gift.fund', 'The headings read like funds.');
         }
         $labelled = $this->labelled($profile->header, $sheet->senses[$column]);
         if ($labelled !== null) {
@@ -398,6 +402,16 @@ final readonly class ColumnProposer
         }
 
         return $blocks > 0.5 * array_sum($profile->values);
+    }
+
+    private static function namesPurposes(ColumnProfile $profile): bool
+    {
+        $purposes = 0;
+        foreach ($profile->values as $value => $count) {
+            $purposes += preg_match(FundColumns::PURPOSE, (string) $value) === 1 ? $count : 0;
+        }
+
+        return $purposes > self::BELIEVED * max(1, array_sum($profile->values));
     }
 
     /** Whether the header leaves room for a name and an address. */

@@ -25,7 +25,7 @@ final readonly class FundColumns
     private const MOST = 20;
 
     /** What congregations and small offices give for; other words are believed where the amounts come to a total. */
-    private const PURPOSE =
+    public const PURPOSE =
         '/\b(?:tithes?|offerings?|missions?|missionary|building|general|operating|annual|funds?|memorials?|flowers?|benevolence|youth|music|vbs|' .
         'capital|endowment|scholarships?|(?:un)?restricted|campaign|relief|pantry|debt|organ|roof|altar|easter|christmas|lent|thanksgiving|' .
         'outreach|seminary|designated|camperships?)\b/i';

@@ -390,6 +390,21 @@ final class ColumnsTest extends TestCase
         self::assertSame(['Lee', '', 'deceased'], $read('Lee (deceased)'));
     }
 
+    public function test_headings_that_read_like_funds_are_proposed_as_such(): void
+    {
+        $of = static fn(array $headings, array $more = []): ?string => self::propose([
+            'Name' => ['Ann Lee', 'Bo Park'],
+            'Amount' => ['25', '30'],
+            'Date' => ['2026-01-25', '2026-01-31'],
+            ...$more,
+            'Heading above' => $headings,
+        ])->choices[3 + count($more)]->target();
+
+        self::assertSame('gift.fund', $of(['Annual Fund', 'Building']));
+        self::assertNull($of(['January 2026', 'February 2026']));
+        self::assertNull($of(['Annual Fund', 'Building'], ['Fund' => ['Boat', 'Nets']]));
+    }
+
     public function test_amounts_that_may_be_cents(): void
     {
         $amount = static fn(array $columns, string $header): ColumnChoice => self::propose([...$columns, $header => ['2500', '100000']])
