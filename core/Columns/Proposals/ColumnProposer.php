@@ -262,7 +262,8 @@ final readonly class ColumnProposer
                 => 'its values are yes and no',
             str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
-            str_contains($target, 'name.') && $profile->share(ValueLook::Money) > 0.5 => 'its values are numbers',
+            preg_match('/name\.|address\.(?:\w+\.)?line1$/', $target) === 1 && $profile->share(ValueLook::Money) > 0.5
+                => 'its values are numbers',
             $target === 'household.organization.name' && self::namesPeople($profile) => 'its values are names of people',
             str_ends_with($target, '.line1') && $profile->share(ValueLook::Street) < 0.1 && $profile->share(ValueLook::Organization) > 0.5
                 => 'its values are names of organizations',

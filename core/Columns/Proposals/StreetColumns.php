@@ -20,6 +20,22 @@ final readonly class StreetColumns
         'after' => '/^(?:(?:street|st|str) )?post ?(?:dir|direction)$|^(?:postdir|suffix dir|dir suffix)$/D',
     ];
 
+    /** Words that say which address a column is of. */
+    private const WHICH = [
+        'res',
+        'residence',
+        'residential',
+        'home',
+        'mail',
+        'mailing',
+        'legal',
+        'physical',
+        'work',
+        'business',
+        'bus',
+        'seasonal',
+    ];
+
     /** Part of the numbers that must begin with a digit. */
     private const NUMBERS = 0.9;
 
@@ -33,16 +49,40 @@ final readonly class StreetColumns
      */
     public function apply(array $proposals, array $profiles): array
     {
-        $parts = [];
+        $streets = [];
         foreach ($profiles as $column => $profile) {
-            $words = implode(' ', HeaderWords::words($profile->header));
+            // "Res street no" and "Mail street no" are of two addresses.
+            $words = HeaderWords::words($profile->header);
+            $of = [];
+            while (count($words) > 1 && in_array($words[0], self::WHICH, true)) {
+                $of[] = array_shift($words);
+            }
             foreach (self::PARTS as $part => $pattern) {
-                if ($profile->filled > 0 && preg_match($pattern, $words) === 1 && strpbrk($profile->header, '"\\') === false) {
-                    $parts[$part] ??= $column;
+                if (
+                    $profile->filled > 0 &&
+                    preg_match($pattern, implode(' ', $words)) === 1 &&
+                    strpbrk($profile->header, '"\\') === false
+                ) {
+                    $streets[implode(' ', $of)][$part] ??= $column;
                     break;
                 }
             }
         }
+        foreach ($streets as $parts) {
+            $proposals = self::together($proposals, $profiles, $parts);
+        }
+
+        return $proposals;
+    }
+
+    /**
+     * @param  list<Proposal>  $proposals
+     * @param  list<ColumnProfile>  $profiles
+     * @param  array<string, int>  $parts  part of a street to its column
+     * @return list<Proposal>
+     */
+    private static function together(array $proposals, array $profiles, array $parts): array
+    {
         [$number, $name] = [$parts['number'] ?? null, $parts['name'] ?? null];
         if (
             $number === null ||
@@ -52,6 +92,8 @@ final readonly class StreetColumns
         ) {
             return $proposals;
         }
+        // The number may have been taken for the whole street.
+        $street = (string) ($proposals[$name]->target ?? $proposals[$number]->target);
         $header = $profiles[$name]->header;
         $cells = [];
         $others = [];
@@ -71,11 +113,10 @@ final readonly class StreetColumns
                 );
             }
         }
-        $target = (string) $proposals[$name]->target;
         $proposals[$name] = new Proposal(
             $header,
             ColumnState::Look,
-            str_ends_with($target, 'line1') ? $target : 'address.line1',
+            str_ends_with($street, 'line1') ? $street : 'address.line1',
             'The rest of the street stands in ' . implode(', ', $others) . ': they are put together.',
             step: new Formula('join(" ", ' . implode(', ', $cells) . ')'),
         );

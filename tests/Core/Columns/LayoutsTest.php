@@ -100,6 +100,17 @@ final class LayoutsTest extends TestCase
             ],
         );
         self::assertSame(ColumnState::LeftBehind, $plan->choices[1]->state);
+        $two = Layouts::proposed([
+            ['Last name', ['Lee', 'Park'], null],
+            ['Res Street #', ['12', '4'], null],
+            ['Res Street', ['Elm St', 'Oak St'], null],
+            ['Mail Street No', ['9', '10'], null],
+            ['Mail Street Name', ['Ash Ln', 'Fir Ln'], null],
+        ]);
+        self::assertSame(
+            ['name.last', null, 'address.home.line1', null, 'address.mailing.line1'],
+            array_map(static fn(ColumnChoice $choice): ?string => $choice->target(), $two->choices),
+        );
         // Streets that have their numbers need no other, and what is no number is none.
         self::assertSame([], $of(['12', '4', '7'], ['12 Elm', '4 Oak', '7 Ash'])->choices[3]->steps->list);
         self::assertSame([], $of(['Boat', 'Hall', 'Fair'], ['Elm', 'Oak', 'Ash'])->choices[3]->steps->list);
