@@ -37,6 +37,9 @@ final class StreetLines
         '/^(?<first>\d+[a-z]?(?: \d\/\d)?),?\n(?<second>\D.*)$/iuD',
     ];
 
+    /** The number of a home without a word for it. */
+    private const BARE_UNIT = '/^(?:[a-z]-?\d{1,4}|\d{1,4}(?:-?[a-z]|-\d{1,4})?|[a-df-mo-rt-vx-z])$/iD';
+
     /** A box that is not said to be of a post office. */
     private const BARE_BOX = '/^(?:box|bx)\b/i';
 
@@ -98,6 +101,11 @@ final class StreetLines
             $reasons[] = new Reason(AddressRule::LinesJoined);
         }
         [$first, $second] = [self::unlessBare($first, $second), self::unlessBare($second, $first)];
+        $unit = self::bareUnit($first, $second, $country);
+        if ($unit !== null) {
+            $second = $unit;
+            $reasons[] = new Reason(AddressRule::UnitBare);
+        }
         $attention = self::mayNameSomeone($sheet->part('line1')) ? self::attention($sheet->part('line1'), $country) : null;
         if ($attention !== null && $second->kind !== LineKind::Blank) {
             return ['line1', ...$second->kind === LineKind::Unread ? ['line2'] : []];
@@ -159,6 +167,18 @@ final class StreetLines
         }
 
         return null;
+    }
+
+    /** "4B" below a street is a unit, as a column for it has it; null if it is anything else: a direction has one letter too. */
+    private static function bareUnit(DeliveryLine $street, DeliveryLine $below, string $country): ?DeliveryLine
+    {
+        return $below->kind === LineKind::Unread &&
+            in_array($street->kind, [LineKind::Street, LineKind::Highway], true) &&
+            $street->number !== '' &&
+            $street->units === [] &&
+            preg_match(self::BARE_UNIT, $below->written) === 1
+            ? StreetLine::parse("# {$below->written}", $country)
+            : null;
     }
 
     /** "Box 4" beside a street may be of a campus, or of who keeps mail for others: nobody knows that it is of the post office. */

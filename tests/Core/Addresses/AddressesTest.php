@@ -257,6 +257,12 @@ final class AddressesTest extends TestCase
         yield 'a number and its street' => ['12', 'Elm Street Apt 4', '12 Elm St|Apt 4'];
         yield 'rural delivery' => ['R.D. #2', 'Box 117B', 'RR 2 Box 117B|'];
         yield 'a street and its direction' => ['12 E Street', 'N.W.', '12 E St NW|'];
+        yield 'a home without a word' => ['12 Elm Street', '4B', '12 Elm St|# 4B'];
+        yield 'a number alone' => ['12 Elm Street', '204', '12 Elm St|# 204'];
+        yield 'a letter alone' => ['12 Elm Street', 'c', '12 Elm St|# C'];
+        yield 'beside a box nobody knows' => ['PO Box 7', '4', 'PO Box 7|4 line2'];
+        yield 'beside another home' => ['12 Elm St Apt 3', '4', '12 Elm St Apt 3|4 line2'];
+        yield 'five digits are a ZIP code' => ['12 Elm St', '03820', '12 Elm St|03820 line2'];
         yield 'a letter that may be a home' => ['12 Elm Street', 'N', '12 Elm St|N line2'];
         yield 'a number and a unit' => ['12', 'Apt 4', '12|Apt 4 line1'];
         yield 'a number and a city' => ['12', 'Dover', '12|Dover line1,line2'];
