@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Intakes\Intake;
 use App\Intakes\IntakeState;
 use App\Records\Loads;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PineSieve\Core\Columns\ColumnPlan;
+use PineSieve\Core\Columns\ColumnState;
 use Tests\Support\Xlsx;
 
 /** An intake from the file to the proof. */
@@ -129,6 +132,21 @@ final class IntakeTest extends TestCase
         self::assertSame(
             [',', ['Last name', 'First name'], ['Lee', 'Ann']],
             [$source['delimiter'], $source['rows'][0]['cells'], $source['rows'][1]['cells']],
+        );
+    }
+
+    public function test_two_who_change_the_columns_at_once_lose_nothing(): void
+    {
+        $this->as();
+        $id = $this->upload("Name,Spare,Email\nAnn Lee,x,a@example.org\nBo Park,y,b@example.org\n")->json('id');
+        // Both were read before either wrote.
+        [$one, $other] = [Intake::query()->findOrFail($id), Intake::query()->findOrFail($id)];
+        $one->changePlan(static fn(ColumnPlan $plan): ColumnPlan => $plan->withOpenLeftBehind());
+        $other->changePlan(static fn(ColumnPlan $plan): ColumnPlan => $plan->withAccepted(static fn(): bool => true));
+
+        self::assertSame(
+            [ColumnState::Sure, ColumnState::LeftBehind, ColumnState::Sure],
+            array_column(Intake::query()->findOrFail($id)->columnPlan()->choices, 'state'),
         );
     }
 

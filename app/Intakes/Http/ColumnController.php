@@ -13,6 +13,7 @@ use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use PineSieve\Core\Columns\ColumnChoice;
+use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Constant;
@@ -71,9 +72,13 @@ final class ColumnController extends Controller
     {
         $intake->mustBeOpen();
         $profile = $intake->columnProfiles()[$column] ?? abort(404);
-        $plan = $intake->columnPlan();
-        $intake->setColumnPlan($plan->with($column, $this->choice($request, $plan->choices[$column], $profile), $this->catalog));
-        $intake->save();
+        $intake->changePlan(
+            fn(ColumnPlan $plan): ColumnPlan => $plan->with(
+                $column,
+                $this->choice($request, $plan->choices[$column], $profile),
+                $this->catalog,
+            ),
+        );
 
         return $this->index($intake);
     }
@@ -84,26 +89,26 @@ final class ColumnController extends Controller
     {
         $intake->mustBeOpen();
         $data = $request->validated();
-        $plan = $intake->columnPlan();
-        if (isset($data['constants'])) {
-            $plan = $plan->withConstants(
-                array_map(
-                    fn(array $constant): Constant => $this->constant(
-                        [
-                            'target' => (string) $constant['target'],
-                            'value' => (string) $constant['value'],
-                            'only_blank' => (bool) ($constant['only_blank'] ?? false),
-                        ],
-                        $formats,
+        $intake->changePlan(function (ColumnPlan $plan) use ($data, $formats): ColumnPlan {
+            if (isset($data['constants'])) {
+                $plan = $plan->withConstants(
+                    array_map(
+                        fn(array $constant): Constant => $this->constant(
+                            [
+                                'target' => (string) $constant['target'],
+                                'value' => (string) $constant['value'],
+                                'only_blank' => (bool) ($constant['only_blank'] ?? false),
+                            ],
+                            $formats,
+                        ),
+                        array_values($data['constants']),
                     ),
-                    array_values($data['constants']),
-                ),
-            );
-        }
-        $plan = isset($data['link_organizations']) ? $plan->withLinkedOrganizations((bool) $data['link_organizations']) : $plan;
-        $plan = isset($data['rows']) ? $plan->withRows(RowRules::fromArray($data['rows'])) : $plan;
-        $intake->setColumnPlan($plan);
-        $intake->save();
+                );
+            }
+            $plan = isset($data['link_organizations']) ? $plan->withLinkedOrganizations((bool) $data['link_organizations']) : $plan;
+
+            return isset($data['rows']) ? $plan->withRows(RowRules::fromArray($data['rows'])) : $plan;
+        });
 
         return $this->index($intake);
     }
@@ -115,12 +120,8 @@ final class ColumnController extends Controller
         $this->authorize('update', $intake);
         $intake->mustBeOpen();
         $profiles = $intake->columnProfiles();
-        $intake->setColumnPlan(
-            $intake
-                ->columnPlan()
-                ->withAccepted(fn(ColumnChoice $choice, int $column): bool => !$this->view->needsDateOrder($choice, $profiles[$column])),
-        );
-        $intake->save();
+        $needsNone = fn(ColumnChoice $choice, int $column): bool => !$this->view->needsDateOrder($choice, $profiles[$column]);
+        $intake->changePlan(static fn(ColumnPlan $plan): ColumnPlan => $plan->withAccepted($needsNone));
 
         return $this->index($intake);
     }
@@ -131,8 +132,7 @@ final class ColumnController extends Controller
     {
         $this->authorize('update', $intake);
         $intake->mustBeOpen();
-        $intake->setColumnPlan($intake->columnPlan()->withOpenLeftBehind());
-        $intake->save();
+        $intake->changePlan(static fn(ColumnPlan $plan): ColumnPlan => $plan->withOpenLeftBehind());
 
         return $this->index($intake);
     }

@@ -11,6 +11,7 @@ use App\Intakes\IntakeState;
 use App\Support\Http\Answers;
 use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
+use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Findings\Finding;
 use PineSieve\Core\Findings\FindingKind;
 
@@ -61,9 +62,11 @@ final class FindingController extends Controller
             return $this->index($intake);
         }
         $findings = $intake->findings();
-        $plan = $intake->columnPlan();
-        $intake->setColumnPlan($kind === null ? $findings->remediedAll($plan) : $findings->remedied($plan, $kind, (bool) $data['on']));
-        $intake->save();
+        $intake->changePlan(
+            static fn(ColumnPlan $plan): ColumnPlan => $kind === null
+                ? $findings->remediedAll($plan)
+                : $findings->remedied($plan, $kind, (bool) $data['on']),
+        );
 
         return $this->index($intake);
     }
