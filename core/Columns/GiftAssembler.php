@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Gifts\Amount;
 use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Gifts\Credit;
 use PineSieve\Core\Gifts\Gift;
@@ -38,7 +39,7 @@ final readonly class GiftAssembler
     }
 
     /**
-     * A gift is made by an amount, or by a date together with a kind or a fund of its own; what the plan says of every row makes none. Anything less is a detail of no gift.
+     * A gift is made by an amount, or by a date together with a kind, a fund or goods of its own; what the plan says of every row makes none. Anything less is a detail of no gift.
      *
      * @param  list<Problem>  $problems  of the row so far
      * @param  array<string, true>  $faulty  targets whose values are wrong
@@ -67,9 +68,11 @@ final readonly class GiftAssembler
             $pays = $thing->first('gift.promise.id');
             $gift = $pays === '' || $gift->corrects !== null ? $gift : $gift->with(['promise_id' => Promise::OF . $pays]);
             $gift = $thing->first('gift.tribute.id') === '' ? $gift : $gift->with(['tribute_id' => Party::HONORED . ".{$thing->number()}"]);
+            [$gift, $unvalued] = $this->ofGoods($gift, $thing, $faulty);
+            array_push($problems, ...$unvalued);
             $gifts[] = $gift->corrects === null ? $this->standards->defaults->fillGift($gift) : $gift;
             $found = $wrongWay === null ? $found : [...$found, $wrongWay];
-            array_push($problems, ...$this->longAgo($gift, $thing->target('gift.date')));
+            array_push($problems, ...$this->longAgo($gift, $thing->target('gift.date')), ...$this->largerThanGift($gift, $thing));
             foreach ($found as $problem) {
                 $target = $thing->target($problem->field);
                 $amounts = array_map(
@@ -90,6 +93,33 @@ final readonly class GiftAssembler
         return [$gifts, $problems, [...$details, ...$more]];
     }
 
+    /**
+     * What says which goods or which stock it is says that it is such. Goods that nobody put a value on are worth nothing, and told.
+     *
+     * @param  array<string, true>  $faulty
+     * @return array{Gift, list<Problem>}
+     */
+    private function ofGoods(Gift $gift, PersonValues $thing, array $faulty): array
+    {
+        if ($gift->kind === '' && $gift->description !== '') {
+            $gift = $gift->with(['kind' => ($gift->units === '' ? GiftKind::InKind : GiftKind::Securities)->value]);
+        }
+        $target = $thing->target('gift.amount');
+        if (!$gift->isOfGoods() || $gift->amount !== '' || isset($faulty[$target])) {
+            return [$gift, []];
+        }
+        $told = new Problem(
+            'amount.unvalued',
+            $target,
+            $this->columns[$target] ?? null,
+            '',
+            "No value is written for \"{$gift->description}\": it comes in with 0.00",
+            'Write what it is worth, or leave it',
+        );
+
+        return [$gift->with(['amount' => '0.00', 'currency' => $this->standards->formats->home->currency]), [$told->warning()]];
+    }
+
     /** @return list<Problem> if the gift is older than most people's memory: "1926" for 2026 */
     private function longAgo(Gift $gift, string $target): array
     {
@@ -107,6 +137,27 @@ final readonly class GiftAssembler
                     'Correct the year, or leave it if it is right',
                 ))->warning(),
             ];
+    }
+
+    /** @return list<Problem> if what came in return, or was kept back, is more than what was given: one of the two is another column */
+    private function largerThanGift(Gift $gift, PersonValues $thing): array
+    {
+        $problems = [];
+        foreach (['gift.benefit' => ['came in return', $gift->benefit], 'gift.fee' => ['was kept back', $gift->fee]] as $field => [$what, $value]) {
+            if ($value !== '' && $gift->amount !== '' && Amount::isBelow(ltrim($gift->amount, '-'), ltrim($value, '-'))) {
+                $target = $thing->target($field);
+                $problems[] = (new Problem(
+                    'amount.less',
+                    $target,
+                    $this->columns[$target] ?? null,
+                    $value,
+                    "{$value} {$what}, which is more than the gift of {$gift->amount}",
+                    'Correct one of the two, or leave them if they are right',
+                ))->warning();
+            }
+        }
+
+        return $problems;
     }
 
     /**
@@ -226,7 +277,9 @@ final readonly class GiftAssembler
 
         return ($says('amount') && $isAmount($amount)) ||
             $says('splits') ||
-            ($isDated && !self::isZero($thing) && ($says('kind') || $says('fund') || $says('amount') || $amount !== ''));
+            ($isDated &&
+                !self::isZero($thing) &&
+                ($says('kind') || $says('fund') || $says('description') || $says('amount') || $amount !== ''));
     }
 
     /** Whether nothing was given: an order without a donation, a gift that was voided. Goods without a value were. */

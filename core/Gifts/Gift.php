@@ -223,6 +223,12 @@ final readonly class Gift
         return GiftKind::tryFrom($this->kind)?->isPromise() ?? false;
     }
 
+    /** Whether it is goods of which it is said what they are: nobody need know what they are worth. */
+    public function isOfGoods(): bool
+    {
+        return $this->kind === GiftKind::InKind->value && $this->description !== '';
+    }
+
     /** Whether it counts as one gift: neither a promise, nor what takes a gift back or corrects it. */
     public function isOne(): bool
     {

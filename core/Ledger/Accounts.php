@@ -67,11 +67,11 @@ final readonly class Accounts
     /**
      * How a gift is booked. What takes one back is below zero, and so on the other sides.
      *
-     * @return list<LedgerLine> that come to nothing together; none for a promise, which is no money
+     * @return list<LedgerLine> that come to nothing together; none for a promise, which is no money, and for goods that nobody put a value on
      */
     public function book(Gift $gift): array
     {
-        if ($gift->isPromise() || $gift->amount === '') {
+        if ($gift->isPromise() || $gift->amount === '' || Amount::isZero($gift->amount)) {
             return [];
         }
         $parts = Splits::stored($gift->value('splits'))->parts;

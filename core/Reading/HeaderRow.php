@@ -21,7 +21,13 @@ final readonly class HeaderRow
         'mother|father|parent|guardian|child|student|household|family|employer|company|business|organization|work|home|office|mailing|billing|shipping|' .
         'seasonal|summer|winter|address|phones?|emails?|gift|donation|pledge|payment|emergency)(?: [1-9])?(?: (?:contact|info|information|details?|data|address))*$/iD';
 
-    private const PERIOD = '/^(?:(?:19|20)\d\d(?:[ _-]+\p{L}[\p{L} ]*)?|(?:0?[1-9]|1[0-2])[\/-](?:19|20)\d\d|(?:19|20)\d\d[\/-](?:0?[1-9]|1[0-2]))$/Du';
+    private const MONTH = '(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)(?:[a-y]{2,6})?\.?';
+
+    private const PERIOD =
+        '/^(?:(?:19|20)\d\d(?:[ _-]+\p{L}[\p{L} ]*)?|(?:0?[1-9]|1[0-2])[\/-](?:19|20)\d\d|(?:19|20)\d\d[\/-](?:0?[1-9]|1[0-2])|' .
+        '(?:(?:sun|mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?)(?:day)?\.?,? )?' .
+        '(?:\d{1,2}[\/-]\d{1,2}(?:[\/-](?:20)?\d\d)?|\d{1,2}[ -]' . self::MONTH . '(?:[ ,-]+(?:20)?\d\d)?|' .
+        self::MONTH . '[ -]\d{1,2}(?:, ?20\d\d)?|20\d\d-\d\d-\d\d(?: [0:]+)?))$/Diu';
 
     /** @param  list<string>  $names unique and not empty, one a column */
     private function __construct(public int $number, public array $names) {}
@@ -103,7 +109,7 @@ final readonly class HeaderRow
     }
 
     /**
-     * Years and months that name columns: "2025", "2026 Pledge", "01/2026". Below them stands something else.
+     * Years, months and days that name columns: "2025", "2026 Pledge", "01/2026", "12-Jul". Below them stands something else.
      *
      * @param  array<int, string>  $texts  by column
      * @param  array<list<string>>  $below  the next rows

@@ -132,14 +132,14 @@ final readonly class Requirements
                 'Money that goes back, of no gift that is said',
                 'Open the gift and take it back there; if it is no refund, write an amount above zero',
             );
-        } elseif ($gift->amount === '0.00') {
+        } elseif ($gift->amount === '0.00' && !$gift->isOfGoods()) {
             $problems[] = new Problem(
                 'amount.sign',
                 'gift.amount',
                 $columns['gift.amount'] ?? null,
                 $gift->amount,
                 'The gift is zero',
-                'Write an amount above zero, or leave the row out',
+                'Write an amount above zero, or what was given in kind; or leave the row out',
             );
         }
 

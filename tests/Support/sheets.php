@@ -94,4 +94,10 @@ return [
     'owners of flats' => ['Owner 1 First|first|name.first', 'Owner 1 Last|last|name.last', 'Owner 2 First|first|spouse.name.first', 'Owner 2 Cell|phone|spouse.phone.mobile', 'Tenant Name|full|', 'Email Newsletter?|yesno|consent.email'],
     'those who left a list' => ['Email|email|email', 'Unsubscribed At|iso|consent.email.date', 'Reason|words|', 'Prior Phone|phone|', 'Phone|phone|phone'],
     'donors with children' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Birthday|date|birth_date', 'Child 1 Name|first|child.name.full', 'Child 1 DOB|date|child.birth_date'],
+    'gifts through a payroll' => ['Employer|org|employer.organization.name', 'Employee Name|lastfirst|name.full', 'Pay Date|iso|gift.date', 'Employee Gift|money|gift.amount', 'Employer Match|money|', 'Processing Fee|money|gift.fee', 'Net to Charity|money|', 'Designation|fund|gift.fund'],
+    'grants of funds that others advise' => ['Sponsor|org|name.full', 'Fund Name|family|', 'Grant Purpose|fund|gift.fund', 'Grant Amt|money|gift.amount', 'Grant Date|iso|gift.date', 'Ck #|number|gift.reference'],
+    'shares by their sign' => ['Donor|full|name.full', 'Ticker|size|gift.description', 'Shares|number|gift.units', 'Rcvd Dt|iso|gift.date', 'Mean Value|money|gift.amount'],
+    'goods of a pantry' => ['Drop-off Date|iso|gift.date', 'Donated By|full|name.full', 'Description of Goods|words|gift.description', 'Est. Value|money|gift.amount', 'Receipt?|yesno|'],
+    'cards of a funeral home' => ['Rec\'d From|full|name.full', 'Dt Pd|iso|gift.date', 'Ck Amt|money|gift.amount', 'IMO/IHO|tribute|gift.tribute_kind', 'Name of Deceased|full|gift.tribute', 'Send Card To|full|gift.tell'],
+    'Sundays' => ['Family|full|name.full', '5-Jul|money|gift.amount', '12-Jul|money|gift.2.amount', '19-Jul|money|gift.3.amount', 'Jul Total|money|', 'YTD 2026|money|'],
 ];

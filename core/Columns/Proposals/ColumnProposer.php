@@ -36,6 +36,9 @@ final readonly class ColumnProposer
     /** Headers that name an organization, or where someone studies, prays or plays. */
     private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation', 'parish', 'congregation'];
 
+    /** Amounts that someone put on what is no money. */
+    private const NO_MONEY_IN = '/estimated|est(?=val)|apprais|retail|market|inkind|stock|goods|mean/';
+
     /** Of what is so no more. */
     private const NO_LONGER = ['old', 'prior', 'previous', 'former', 'past', 'obsolete', 'bad', 'invalid', 'wrong'];
 
@@ -207,20 +210,49 @@ final readonly class ColumnProposer
                 $sheet->hasPersonNames() &&
                 $profile->share(ValueLook::Organization) < self::BELIEVED;
         }
-        if ($target === 'gift.amount' && self::mayBeCents($profile, $sheet)) {
+        if ($target === 'gift.fund') {
+            return !self::isPurpose($profile) && (self::namesGivers($profile) || $sheet->has('gift.fund', $column));
+        }
+        if ($target === 'gift.amount' && (self::mayBeCents($profile, $sheet) || preg_match(self::NO_MONEY_IN, $header) === 1)) {
             return true;
         }
-        if ($target !== 'gift.amount' || preg_match('/gift|donat|contrib|gave|given/', $header) === 1) {
+        if ($target !== 'gift.amount') {
             return false;
         }
+        // Of what was bid or paid, what came in return may be taken off already.
+        $isNet = $sheet->has('gift.benefit');
+        $isSaid = preg_match('/gift|donat|contrib|gave|given/', $header) === 1;
         foreach ($sheet->profiles as $other => $beside) {
             $base = $sheet->senses[$other]->base ?? '';
-            if ($other !== $column && ($base === '' || $base === 'gift.amount') && $beside->type() === 'amount') {
+            if ($other === $column || ($base !== '' && $base !== 'gift.amount')) {
+                continue;
+            }
+            $isWhole = preg_match('/\b(?:bid|price|total|paid|charged|sale|gross)\b/i', $beside->header) === 1;
+            if ($isNet ? $isWhole && $beside->share(ValueLook::Money) >= self::CERTAIN : !$isSaid && $beside->type() === 'amount') {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /** Whether the header speaks of what a gift is for, and not of a fund, which may be the giver's. */
+    private static function isPurpose(ColumnProfile $profile): bool
+    {
+        return preg_match('/purpose|designat|restrict|\buse\b|\bfor\b/i', $profile->header) === 1;
+    }
+
+    /** Whether most values are funds of those who give: "The Abbott Family Giving Fund". */
+    private static function namesGivers(ColumnProfile $profile): bool
+    {
+        $givers = 0;
+        foreach ($profile->values as $value => $count) {
+            $givers += preg_match('/\b(?:family|charitable|giving|philanthropic|(?:donor )?advised|DAF)\b.*\bfund\b|&.*\bfund\b/i', (string) $value) === 1
+                ? $count
+                : 0;
+        }
+
+        return $givers > 0.3 * max(1, array_sum($profile->values));
     }
 
     /** "2500" beside "usd" is 25.00 where a program writes it; people write USD. */
@@ -255,6 +287,8 @@ final readonly class ColumnProposer
     private function contradiction(ColumnProfile $profile, string $target): ?string
     {
         return match (true) {
+            preg_match('/^gift\.(?:reference|receipt|id)$/D', $target) === 1 && $profile->share(ValueLook::YesNo) > 0.5
+                => 'its values are yes and no',
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
             str_ends_with($target, 'id.old') && $profile->share(ValueLook::FullName) > 0.5 => 'its values look like names',
             preg_match('/(?:^|\.)(?:address|name|organization)\.(?!undeliverable$)/', $target) === 1 &&

@@ -171,6 +171,39 @@ final class HeaderWords
     /** Words with which an amount has no point: its last two digits are decimals. */
     public const CENTS = ['cents', 'minor'];
 
+    /** Short forms that mean nothing else, written out as data/headers.php has them. */
+    private const SHORT = [
+        'amt' => 'amount',
+        'amnt' => 'amount',
+        'dt' => 'date',
+        'pd' => 'paid',
+        'pmt' => 'payment',
+        'pymt' => 'payment',
+        'rcvd' => 'received',
+        'recd' => 'received',
+        'recvd' => 'received',
+        'rec d' => 'received',
+        'rcd' => 'received',
+        'ck' => 'check',
+        'chk' => 'check',
+        'chq' => 'check',
+        'cheque' => 'check',
+        'contrib' => 'contribution',
+        'don' => 'donation',
+        'trx' => 'transaction',
+        'txn' => 'transaction',
+        'descr' => 'description',
+        'desc' => 'description',
+        'est' => 'estimated',
+        'approx' => 'estimated',
+        'num' => 'no',
+        'nbr' => 'no',
+        'number' => 'no',
+    ];
+
+    /** Words that say what kind of thing a column holds; they stand before or behind. */
+    private const WHAT = ['date', 'amount'];
+
     /** Who stands behind a child, or is the supporter, as the other names of the sheet say. */
     public const PARENTS = [
         'parent',
@@ -288,7 +321,7 @@ final class HeaderWords
         $party = self::party($letters);
         $kind = self::kind($letters);
         foreach (self::attempts($words, $letters, $party, $kind) as [$attempt, $usesNumber]) {
-            $base = self::bases()[implode('', $attempt)] ?? null;
+            $base = self::bases()[implode('', $attempt)] ?? self::writtenOut($attempt);
             if ($base !== null) {
                 // "Parent company" and "Parent ID" are of something else.
                 if (array_intersect($letters, self::PARENTS) !== [] && preg_match('/^(?:name|address)\.|^(?:email|phone)/', $base) !== 1) {
@@ -420,6 +453,25 @@ final class HeaderWords
         $attempts = $isIdle ? [...$attempts, [[$letters[count($letters) - 1]], false]] : $attempts;
 
         return array_values(array_filter($attempts, static fn(array $attempt): bool => $attempt[0] !== []));
+    }
+
+    /**
+     * The base of a header with short forms or in another order: "Ck Amt", "Date Pd", "Amount of check".
+     *
+     * @param  list<string>  $words
+     */
+    private static function writtenOut(array $words): ?string
+    {
+        $words = array_values(array_diff(array_map(static fn(string $word): string => self::SHORT[$word] ?? $word, $words), ['of', 'the']));
+        $base = self::bases()[implode('', $words)] ?? null;
+        foreach ($base === null && count($words) > 1 ? self::WHAT : [] as $what) {
+            $others = array_values(array_diff($words, [$what]));
+            if (count($others) === count($words) - 1) {
+                $base ??= self::bases()[implode('', [...$others, $what])] ?? (self::bases()[implode('', [$what, ...$others])] ?? null);
+            }
+        }
+
+        return $base;
     }
 
     /** @param  list<string>  $letters */

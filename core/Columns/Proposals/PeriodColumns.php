@@ -8,8 +8,10 @@ use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Constant;
 use PineSieve\Core\Columns\ValueLook;
+use PineSieve\Core\Standards\Formats\DateOrder;
+use PineSieve\Core\Standards\Formats\WrittenDate;
 
-/** A column for each year or each month, with what was given in it: each becomes a gift on the last day of it. */
+/** A column for each year, month or day, with what was given in it: each becomes a gift on the last day of it. */
 final readonly class PeriodColumns
 {
     private const GIVING = '(?:total|gifts?|giving|gave|given|paid|received|payments?|donations?|amount|amt|fy|cy|year|contributions?|offerings?|tithes?)';
@@ -19,6 +21,11 @@ final readonly class PeriodColumns
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
     private const MONTH = '(?<month>jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?';
+
+    private const WEEKDAY = '/^(?:sun|mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?)(?:day)?\.?,?\s+/i';
+
+    /** What a sheet with a column for each day has, if its numbers are no money. */
+    private const NO_MONEY = '/\b(?:hours?|hrs|attend\w*|shifts?|scores?|present|points?|laps?|miles?)\b/i';
 
     /** @param  string  $today  ISO 8601: of a year or a month that is not over, what was given was given by then */
     public function __construct(private string $today) {}
@@ -80,10 +87,11 @@ final readonly class PeriodColumns
     {
         $periods = [];
         $months = 0;
+        $days = $this->days(array_column($proposals, 'header'));
         foreach ($proposals as $column => $proposal) {
             $isMoney =
                 ($proposal->target === null || $proposal->target === 'gift.amount') && $profiles[$column]->share(ValueLook::Money) >= 0.9;
-            $last = $isMoney ? self::lastDay($proposal->header) : null;
+            $last = $isMoney ? $days[$column] ?? self::lastDay($proposal->header) : null;
             if ($last !== null) {
                 $periods[$column] = $last;
             }
@@ -122,7 +130,11 @@ final readonly class PeriodColumns
                 sprintf(
                     'The header "%s" is a %s. %s: one gift for each, dated %s.',
                     $proposals[$column]->header,
-                    str_ends_with($end, '-12-31') && !self::isMonth($proposals[$column]->header) ? 'year' : 'month',
+                    match (true) {
+                        isset($days[$column]) => 'day',
+                        str_ends_with($end, '-12-31') && !self::isMonth($proposals[$column]->header) => 'year',
+                        default => 'month',
+                    },
                     $profiles[$column]->evidence(ValueLook::Money),
                     $last,
                 ),
@@ -131,6 +143,81 @@ final readonly class PeriodColumns
         }
 
         return [array_values($proposals), $constants];
+    }
+
+    /**
+     * "5-Jul", "7/12", "Sunday 12 July 2026": as far as the headers together tell which day each is. Without a year it is the last such day
+     * until today, or in the one year that another header names.
+     *
+     * @param  list<string>  $headers
+     * @return array<int, string> ISO 8601, by column
+     */
+    private function days(array $headers): array
+    {
+        if (preg_grep(self::NO_MONEY, $headers) !== []) {
+            return [];
+        }
+        preg_match_all('/\b(?:19|20)\d\d\b/', implode(' ', $headers), $found);
+        $years = array_unique($found[0]);
+        // A year in which every day is; which one is meant depends on the order.
+        $read = fn(string $header, int $year): WrittenDate => WrittenDate::parse(self::inYear($header, $year), (int) $this->today);
+        $dates = array_map(static fn(string $header): WrittenDate => $read($header, 2024), $headers);
+        $order = self::order(array_filter($dates, static fn(WrittenDate $date): bool => $date->meanings !== []));
+        if ($order === null) {
+            return [];
+        }
+        $thisYear = (int) $this->today;
+        $days = [];
+        foreach ($headers as $column => $header) {
+            foreach (count($years) === 1 ? [(int) array_values($years)[0]] : range($thisYear, $thisYear - 4) as $year) {
+                $meanings = $read($header, $year)->meanings;
+                $day = $meanings[$order->value] ?? (array_values($meanings)[0] ?? null);
+                if ($day !== null && ($day <= $this->today || count($years) === 1)) {
+                    $days[$column] = $day;
+                    break;
+                }
+            }
+        }
+
+        // "Jul 24, Jul 25, Jul 26" may be three years as well.
+        return self::areWeeks($days) || preg_grep('/^\D{3,9}\d\d$/D', $headers) === [] ? $days : [];
+    }
+
+    /** "Sun 7/12" as "7/12/2026"; what has a year of its own stays. */
+    private static function inYear(string $header, int $year): string
+    {
+        $bare = trim((string) preg_replace([self::WEEKDAY, '/ 00:00(?::00)?$/D'], '', trim($header)));
+        $separator = preg_match('/^\d+([\/-])\d+$/D', $bare, $found) === 1 ? $found[1] : ' ';
+
+        return preg_match('/\d{4}|\d\D+\d+\D+\d/', $bare) === 1 ? $bare : "{$bare}{$separator}{$year}";
+    }
+
+    /** @param  array<int, WrittenDate>  $dates */
+    private static function order(array $dates): ?DateOrder
+    {
+        $orders = [];
+        foreach ($dates as $date) {
+            if (!$date->isAmbiguous()) {
+                $orders[] = array_key_first($date->meanings);
+            }
+        }
+        $orders = array_unique($orders);
+
+        return count($dates) > 1 && count($orders) === 1 ? DateOrder::from((string) array_values($orders)[0]) : null;
+    }
+
+    /** @param  array<int, string>  $days  ISO 8601 */
+    private static function areWeeks(array $days): bool
+    {
+        $days = array_map(static fn(string $day): int => (int) strtotime("{$day} UTC"), $days);
+        sort($days);
+        foreach ($days as $i => $day) {
+            if ($i > 0 && $day - $days[$i - 1] === 7 * 86_400) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function isMonth(string $header): bool

@@ -543,7 +543,16 @@ final class ColumnsTest extends TestCase
         yield 'a slip of the century' => [[...$whole, 'gift.date' => '1926-01-02'], ['date.long_ago']];
         yield 'half a century back' => [[...$whole, 'gift.date' => '1976-01-02'], []];
         yield 'zero with a date' => [[...$whole, 'gift.amount' => '0'], ['amount.zero']];
-        yield 'goods without a value' => [[...$whole, 'gift.amount' => '$0.00', 'gift.kind' => 'in kind'], ['amount.sign']];
+        yield 'in kind, and nothing says what' => [[...$whole, 'gift.amount' => '$0.00', 'gift.kind' => 'in kind'], ['amount.sign']];
+        yield 'goods that are worth nothing' => [[...$whole, 'gift.amount' => '$0.00', 'gift.description' => 'Apples'], []];
+        yield 'goods without a value' => [[...$whole, 'gift.amount' => '', 'gift.description' => 'Apples'], ['amount.unvalued']];
+        yield 'goods whose value can not be read' => [
+            [...$whole, 'gift.amount' => 'two boxes', 'gift.description' => 'Apples'],
+            ['amount.form'],
+        ];
+        yield 'what came in return, more than the gift' => [[...$whole, 'gift.benefit' => '25.01'], ['amount.less']];
+        yield 'what came in return, as much as the gift' => [[...$whole, 'gift.benefit' => '25'], []];
+        yield 'a fee that is more than the gift' => [[...$whole, 'gift.fee' => '(40)'], ['amount.less']];
         yield 'several at once' => [
             ['name.last' => '', 'email' => 'x', 'phone' => '12', 'gift.date' => 'x', 'gift.amount' => 'y'],
             ['email.form', 'phone.form', 'date.form', 'amount.form', 'name.last.required'],

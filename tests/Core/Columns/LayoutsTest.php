@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Columns;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\ColumnChoice;
@@ -57,6 +58,37 @@ final class LayoutsTest extends TestCase
         self::assertSame(['2025-12-31', '2026-11-30'], $days('Giving 2025', 'Giving 2026'), 'What was given this year was given by today.');
         self::assertSame(['2025-01-01', '2026-01-01'], $days('2025 Pledge', 'Pledge FY 2026'));
         self::assertSame(['2025-01-01', '2025-12-31'], $days('2025 Pledge', 'Paid 2025'));
+    }
+
+    /**
+     * @param  list<string>  $headers
+     * @param  list<string>  $days  of the gifts
+     */
+    #[DataProvider('days')]
+    public function test_a_column_for_each_day_is_a_gift_on_it(array $headers, array $days): void
+    {
+        $columns = array_map(static fn(string $header): array => [$header, ['25', '30'], null], $headers);
+        $plan = Layouts::proposed([['Name', ['Ann Lee', 'Bo Park'], null], ...$columns]);
+
+        self::assertSame($days, array_map(static fn(Constant $constant): string => $constant->value, $plan->constants));
+        self::assertNotContains(ColumnState::Sure, array_column(array_slice($plan->choices, 1), 'state'), 'Somebody looks at each.');
+    }
+
+    /** @return iterable<string, array{list<string>, list<string>}> today is the last day of November 2026 */
+    public static function days(): iterable
+    {
+        yield 'the last such days until today' => [['5-Jul', '13-Dec'], ['2026-07-05', '2025-12-13']];
+        yield 'of the year that another header names' => [['5-Jul', '12-Jul', 'YTD 2024'], ['2024-07-05', '2024-07-12']];
+        yield 'month first, as one of them shows' => [['7/5', '7/12', '7/19'], ['2026-07-05', '2026-07-12', '2026-07-19']];
+        yield 'day first' => [['5/7/26', '19/7/26'], ['2026-07-05', '2026-07-19']];
+        yield 'nobody knows which stands first' => [['7/5', '7/12'], []];
+        yield 'one each way' => [['7/19', '19/7'], []];
+        yield 'with the day of the week' => [['Sun 4 Jan 2026', 'Sun. 11 Jan 2026'], ['2026-01-04', '2026-01-11']];
+        yield 'of a workbook' => [['2026-01-04 00:00:00', '2026-01-11 00:00:00'], ['2026-01-04', '2026-01-11']];
+        yield 'weeks' => [['Jul 5', 'Jul 12', 'Jul 19'], ['2026-07-05', '2026-07-12', '2026-07-19']];
+        yield 'months of three years' => [['Jul 24', 'Jul 25', 'Jul 26'], ['2024-07-31', '2025-07-31', '2026-07-31']];
+        yield 'hours' => [['5-Jul', '12-Jul', 'Total Hours'], []];
+        yield 'a day that can not be' => [['31-Feb', '30-Feb'], []];
     }
 
     public function test_the_day_alone_says_whether_someone_agrees(): void
