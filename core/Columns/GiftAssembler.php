@@ -143,7 +143,10 @@ final readonly class GiftAssembler
     private function largerThanGift(Gift $gift, PersonValues $thing): array
     {
         $problems = [];
-        foreach (['gift.benefit' => ['came in return', $gift->benefit], 'gift.fee' => ['was kept back', $gift->fee]] as $field => [$what, $value]) {
+        foreach (
+            ['gift.benefit' => ['came in return', $gift->benefit], 'gift.fee' => ['was kept back', $gift->fee]]
+            as $field => [$what, $value]
+        ) {
             if ($value !== '' && $gift->amount !== '' && Amount::isBelow(ltrim($gift->amount, '-'), ltrim($value, '-'))) {
                 $target = $thing->target($field);
                 $problems[] = (new Problem(

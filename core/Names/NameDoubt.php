@@ -16,6 +16,7 @@ enum NameDoubt: string
     case Whole = 'whole';
     case Same = 'same';
     case Turned = 'turned';
+    case Husbands = 'husband';
     case Lost = 'lost letter';
 
     public function reason(string $name): string
@@ -28,6 +29,7 @@ enum NameDoubt: string
             self::Person => "\"{$name}\" may be a person",
             self::Whole => "\"{$name}\" may be a first and a last name",
             self::Turned => "\"{$name}\" may have the last name first",
+            self::Husbands => "\"{$name}\" may have her husband's first name",
             self::Same => "The spouse \"{$name}\" has the same name",
             self::Lost => "\"{$name}\" has a sign where a letter belongs",
             self::Odd => "\"{$name}\" has more than a name in it, or is none",
@@ -42,7 +44,7 @@ enum NameDoubt: string
             self::TwoPeople => 'Where they are, let one cell become two people, or move one of them to the spouse',
             self::Person => 'Where it is one, move it to a column of the name',
             self::Lost => 'Choose another encoding of the file, or correct it',
-            self::Twice, self::Odd, self::Whole, self::Same, self::Turned => 'Correct it, or leave it if it is right',
+            self::Twice, self::Odd, self::Whole, self::Same, self::Turned, self::Husbands => 'Correct it, or leave it if it is right',
         };
     }
 }

@@ -106,11 +106,26 @@ final readonly class NameParts
                 => NameDoubt::Twice,
             str_contains($this->last, ',') && $first === '' => NameDoubt::Whole,
             FrequentNames::isTurned([$first, $last]) => NameDoubt::Turned,
+            HusbandsName::isIn($this->title, $this->first) => NameDoubt::Husbands,
             preg_match(self::HALF, $this->first) === 1,
             str_contains($this->first . $this->last, ','),
-            OddName::isIn($this->last === '' ? (string) preg_replace('/ \p{L}\.?$/u', '', $whole) : $whole)
+            OddName::isIn($this->lookedAt(), false)
                 => NameDoubt::Odd,
             default => null,
+        };
+    }
+
+    /** The name without what may well stand in one part alone: an initial behind a first name, and the words that a last name begins with. */
+    private function lookedAt(): string
+    {
+        return match ('') {
+            $this->last => (string) preg_replace('/ \p{L}\.?$/u', '', $this->first),
+            $this->first => (string) preg_replace(
+                '/^(?:(?:van|von|de|der|den|del|la|le|di|da|du|dos|el|los|las|san|santa|st)\.? )+/iu',
+                '',
+                $this->last,
+            ),
+            default => $this->whole(),
         };
     }
 

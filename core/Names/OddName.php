@@ -24,6 +24,9 @@ final class OddName
     /** What people call their kin, and words that lists have beside a name. */
     private const NO_NAME = '\b(?:mom|mommy|dad|daddy|grandma|grandpa|aunt|uncle|cousin|viuda|vda|duplicate|dupe?|donor|giver|customer|client|widow|vip|void|kids|boys|girls|children|twins|parents|table|tbl|deleted|inactive|moved|hijo|padre|hija|pending|jtwros|jt ten|ten com|utma|ugma|fbo|tod|poa|dtd)\b';
 
+    /** "De Luca" alone, and what may be such. */
+    private const PARTICLE = '/^(?i:de|del|dela|delos|della|la|le|di|da|du|dos|el|los|las|san|st|van|von|ter|der|vander|vanden|saint|mac|mc|o)\.? (?:\p{L}+ ){0,2}\p{L}[\p{L}\'\x{2019}-]+$/uD';
+
     /** "Kim Yong-ho" has the last name first. */
     private const GIVEN_LAST = '/ \p{Lu}\p{Ll}+-\p{Ll}+$/u';
 
@@ -50,14 +53,24 @@ final class OddName
 
     private function __construct() {}
 
-    /** Whether a person's or a household's name may be read wrongly; that of an organization is not read at all. */
-    public static function isIn(string $text): bool
+    /**
+     * Whether a person's or a household's name may be read wrongly; that of an organization is not read at all.
+     *
+     * @param  bool  $isOneCell  whether first and last name stand in one, and what begins like a last name may be one alone
+     */
+    public static function isIn(string $text, bool $isOneCell = true): bool
     {
         // Most columns are others: numbers, emails, streets.
         if (str_contains($text, '@') || preg_match('/\p{L}{2}/u', $text) !== 1) {
             return preg_match('/^\p{L}\. ?\p{L}\.$|^\p{L}\S* .*@/uD', $text) === 1;
         }
-        if (preg_match('/^\d+\w? /', $text) === 1 || LostLetters::areIn($text) || self::mayBeEither($text)) {
+        if (
+            preg_match('/^\d+\w? /', $text) === 1 ||
+            LostLetters::areIn($text) ||
+            self::mayBeEither($text) ||
+            (preg_match('/^(mrs\.?) (\p{L}+) \p{L}/iu', $text, $found) === 1 && HusbandsName::isIn($found[1], $found[2])) ||
+            ($isOneCell && preg_match(self::PARTICLE, $text) === 1 && WrittenName::mayBeLastAlone($text))
+        ) {
             return true;
         }
         if (preg_match(self::MAY_BE, $text) !== 1 || WrittenName::isOrganization($text)) {

@@ -27,6 +27,49 @@ final readonly class WrittenName
     /** "Conan O Brien" has no middle initial. */
     private const BEHIND_O = '/^(?:brien|connor|conor|connell|neill?|neal|donnell|donoghue|donohue|reill?y|keefe|leary|hara|rourke|sullivan|toole|malley|shea|grady|mara|dwyer|callaghan|hare|dowd|meara|gorman|flaherty|loughlin|halloran|hanlon|driscoll|bryan|riordan)$/D';
 
+    /** Words that begin a last name and are nobody's first name. */
+    private const NEVER_FIRST = [
+        'de' => 1,
+        'von' => 1,
+        'della' => 1,
+        'der' => 1,
+        'du' => 1,
+        'dos' => 1,
+        'la' => 1,
+        'st' => 1,
+        'ter' => 1,
+        'dela' => 1,
+        'delos' => 1,
+        'ibn' => 1,
+        'bint' => 1,
+        'los' => 1,
+        'las' => 1,
+        'sta' => 1,
+        'sto' => 1,
+        'el' => 1,
+        'vander' => 1,
+        'vanden' => 1,
+        'dal' => 1,
+        'dalla' => 1,
+        'dalle' => 1,
+        'delle' => 1,
+        'dello' => 1,
+        'degli' => 1,
+        'zur' => 1,
+        'op' => 1,
+        'saint' => 1,
+        'mc' => 1,
+        'vant' => 1,
+    ];
+
+    /** Words that begin a last name, where more of them follow or a title stands before; else they may be first names. */
+    private const SELDOM_FIRST = ['van' => 1, 'del' => 1, 'le' => 1, 'di' => 1, 'da' => 1, 'san' => 1];
+
+    /** Behind these "Van" and "Le" may be a first name. */
+    private const VIETNAMESE = '/^(?:nguyen|tran|pham|le|hoang|huynh|phan|vu|vo|dang|bui|do|ho|ngo|duong|ly|dinh|doan|luong|mai|truong|lam|cao|trinh|ha|thai|lee|kim|wu|wang|li|liu|zhang|chen)$/D';
+
+    private const BEHIND_MAC = '/^(?:donald|arthur|kenzie|millan|intyre|gregor|lean|leod|kay|namara|neil|pherson|farland|dougall|aulay|kinnon|lachlan|duff|bride|callum|dermott|donnell|guire|innis|allister)$/D';
+
     /** What stands before a title, to how it is written: "Rt. Rev." */
     private const BEFORE_TITLES = [
         'very' => 'Very',
@@ -73,13 +116,23 @@ final readonly class WrittenName
             );
         }
 
-        return new self(SupporterKind::Person, self::person($name), $text);
+        return self::ofPerson($text);
     }
 
     /** As the name of a person, whatever it looks like. */
     public static function ofPerson(string $text): self
     {
-        return new self(SupporterKind::Person, self::person(NameRemarks::of($text)->name), $text);
+        $remarks = NameRemarks::of($text);
+
+        return new self(SupporterKind::Person, self::person($remarks->name, $remarks->nickname !== ''), $text);
+    }
+
+    /** "De Luca", "Van Horne": whether it is, or may be, a last name alone that looks like a first and a last one. */
+    public static function mayBeLastAlone(string $name): bool
+    {
+        [$title, $words] = self::cutTitle(explode(' ', $name));
+
+        return $title === '' && self::isLastAlone('Mr.', $words);
     }
 
     /**
@@ -175,7 +228,7 @@ final readonly class WrittenName
     {
         $isPlain = mb_check_encoding($word, 'ASCII') && strcasecmp($word, 't') !== 0;
 
-        return ($isPlain || preg_match('/^[\'\x{2019}]t$/u', $word) === 1) && Words::isParticle(Fold::words($word));
+        return ($isPlain || preg_match('/^(?:van)?[\'\x{2019}]t$/iu', $word) === 1) && Words::isParticle(Fold::solid($word));
     }
 
     /** "van der Berg" is one, where no first name can be meant. */
@@ -184,7 +237,8 @@ final readonly class WrittenName
         return Words::isParticle(Fold::words(explode(' ', $half)[0])) ? trim($half, ', ') : self::person($half)->last;
     }
 
-    private static function person(string $text): PersonName
+    /** @param  bool  $isCalled  whether a nickname says the first name: '"Dutch" Van Horne' */
+    private static function person(string $text, bool $isCalled = false): PersonName
     {
         // "Lee, Ann M." turns round; "Ann Lee, Jr." and "Ann Lee, MD, FACS" do not.
         [$names, $suffixes] = [[], []];
@@ -228,8 +282,8 @@ final readonly class WrittenName
         [$title, $words] = self::cutTitle(explode(' ', $names[0]));
         [$words, $tail] = self::cutSuffix($words);
         $suffix = self::joined($tail, $suffix);
-        if (count($words) === 1) {
-            return new PersonName($title, '', '', $words[0], $suffix);
+        if (count($words) === 1 || self::isLastAlone($isCalled ? 'Mr.' : $title, $words)) {
+            return new PersonName($title, '', '', implode(' ', $words), $suffix);
         }
         $from = count($words) - 1;
         if (Fold::words($words[0]) === 'mc') {
@@ -244,7 +298,7 @@ final readonly class WrittenName
                 $suffix,
             );
         }
-        if ($from > 1 && strcasecmp($words[$from - 1], 'O') === 0 && preg_match(self::BEHIND_O, Fold::words($words[$from])) === 1) {
+        if ($from > 1 && self::isIrish($words[$from - 1], $words[$from])) {
             $from--;
         }
         while ($from > 1 && (isset(self::IRISH[$words[$from - 1]]) || self::isParticle($words[$from - 1]))) {
@@ -258,6 +312,38 @@ final readonly class WrittenName
             implode(' ', array_slice($words, $from)),
             $suffix,
         );
+    }
+
+    /**
+     * "De Luca", "Mrs. Van Horne", "van der Berg".
+     *
+     * @param  non-empty-list<string>  $words
+     */
+    private static function isLastAlone(string $title, array $words): bool
+    {
+        if (count($words) === 2 && self::isIrish($words[0], $words[1])) {
+            return true;
+        }
+        $last = Fold::words($words[count($words) - 1]);
+        $before = array_slice($words, 0, -1);
+        if ($before === [] || array_filter($before, static fn(string $word): bool => !self::isParticle($word)) !== []) {
+            return false;
+        }
+
+        $first = Fold::solid($before[0]);
+
+        return isset(self::NEVER_FIRST[$first]) ||
+            (isset(self::SELDOM_FIRST[$first]) && (count($before) > 1 || ($title !== '' && preg_match(self::VIETNAMESE, $last) !== 1)));
+    }
+
+    /** "O Brien", "Ó Briain", "Mac Donald": the first of two words is no initial, and no first name. */
+    private static function isIrish(string $word, string $last): bool
+    {
+        return match (Fold::words($word)) {
+            'o' => $word === 'Ó' || preg_match(self::BEHIND_O, Fold::words($last)) === 1,
+            'mac' => preg_match(self::BEHIND_MAC, Fold::words($last)) === 1,
+            default => isset(self::IRISH[$word]),
+        };
     }
 
     /** "Msgr. Tomás Ortega", behind whom "V.F." is an office: of "Dr. Ortega" it is who he is. */

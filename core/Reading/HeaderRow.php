@@ -26,8 +26,11 @@ final readonly class HeaderRow
     private const PERIOD =
         '/^(?:(?:19|20)\d\d(?:[ _-]+\p{L}[\p{L} ]*)?|(?:0?[1-9]|1[0-2])[\/-](?:19|20)\d\d|(?:19|20)\d\d[\/-](?:0?[1-9]|1[0-2])|' .
         '(?:(?:sun|mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?)(?:day)?\.?,? )?' .
-        '(?:\d{1,2}[\/-]\d{1,2}(?:[\/-](?:20)?\d\d)?|\d{1,2}[ -]' . self::MONTH . '(?:[ ,-]+(?:20)?\d\d)?|' .
-        self::MONTH . '[ -]\d{1,2}(?:, ?20\d\d)?|20\d\d-\d\d-\d\d(?: [0:]+)?))$/Diu';
+        '(?:\d{1,2}[\/-]\d{1,2}(?:[\/-](?:20)?\d\d)?|\d{1,2}[ -]' .
+        self::MONTH .
+        '(?:[ ,-]+(?:20)?\d\d)?|' .
+        self::MONTH .
+        '[ -]\d{1,2}(?:, ?20\d\d)?|20\d\d-\d\d-\d\d(?: [0:]+)?))$/Diu';
 
     /** @param  list<string>  $names unique and not empty, one a column */
     private function __construct(public int $number, public array $names) {}

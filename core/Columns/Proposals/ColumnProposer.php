@@ -247,9 +247,13 @@ final readonly class ColumnProposer
     {
         $givers = 0;
         foreach ($profile->values as $value => $count) {
-            $givers += preg_match('/\b(?:family|charitable|giving|philanthropic|(?:donor )?advised|DAF)\b.*\bfund\b|&.*\bfund\b/i', (string) $value) === 1
-                ? $count
-                : 0;
+            $givers +=
+                preg_match(
+                    '/\b(?:family|charitable|giving|philanthropic|(?:donor )?advised|DAF)\b.*\bfund\b|&.*\bfund\b/i',
+                    (string) $value,
+                ) === 1
+                    ? $count
+                    : 0;
         }
 
         return $givers > 0.3 * max(1, array_sum($profile->values));

@@ -25,7 +25,7 @@ return [
     // Suffixes that are names or initials as well: they count behind a whole name alone, and in capitals.
     'credentials' => ['pac' => 'PA-C', 'do' => 'DO', 'v' => 'V', 'vi' => 'VI', 'pe' => 'PE', 'sj' => 'SJ', 'od' => 'OD', 'dc' => 'DC', 'np' => 'NP', 'pa' => 'PA', 'op' => 'OP', 'lpn' => 'LPN', 'ms' => 'MS', 'ma' => 'MA', 'mfa' => 'MFA', 'bs' => 'BS', 'rd' => 'RD', 'pt' => 'PT', 'ot' => 'OT', 'usa' => 'USA', 'thd' => 'ThD', 'dd' => 'DD'],
     // Small words that belong to the last name after them.
-    'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1, 'mc' => 1, 'mac' => 1, 'los' => 1, 'las' => 1, 'san' => 1, 'santa' => 1, 'sta' => 1, 'sto' => 1, 'dela' => 1, 'delos' => 1, 'ibn' => 1, 'abu' => 1, 'bint' => 1, 't' => 1],
+    'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1, 'mc' => 1, 'mac' => 1, 'los' => 1, 'las' => 1, 'san' => 1, 'santa' => 1, 'sta' => 1, 'sto' => 1, 'dela' => 1, 'delos' => 1, 'ibn' => 1, 'abu' => 1, 'bint' => 1, 't' => 1, 'vander' => 1, 'vanden' => 1, 'dal' => 1, 'dalla' => 1, 'dalle' => 1, 'delle' => 1, 'dello' => 1, 'degli' => 1, 'zur' => 1, 'op' => 1, 'saint' => 1, 'vant' => 1],
     // A name with one of these words is an organization's.
     'organizations' => [
         'team' => 1, 'savings' => 1, 'pd' => 1,

@@ -83,6 +83,8 @@ final class NamePartsTest extends TestCase
             ['', 'Lee, Ann', NameDoubt::Whole],
             ['Ed', 'Hale, Pastor', NameDoubt::Odd],
             ['Ann van', 'der Berg', NameDoubt::Odd],
+            ['', 'van der Berg', null],
+            ['Van', 'Morrison', null],
             ['Johnson', 'Robert', NameDoubt::Turned],
             ['Kelly', 'Robert', null],
             ['ann@example.org', 'Lee', NameDoubt::Odd],
@@ -95,6 +97,17 @@ final class NamePartsTest extends TestCase
         foreach ($table as $line) {
             yield "{$line[0]}|{$line[1]}" => $line;
         }
+    }
+
+    public function test_a_husbands_first_name_is_told(): void
+    {
+        $doubt = static fn(string $title, string $first): ?NameDoubt => (new NameParts($title, $first, 'Lee'))->tidied()->doubt();
+
+        self::assertSame(NameDoubt::Husbands, $doubt('Mrs.', 'Robert'));
+        self::assertSame(NameDoubt::Husbands, $doubt('', 'Mrs. John Q.'));
+        self::assertNull($doubt('Mrs.', 'Leslie'));
+        self::assertNull($doubt('Mr.', 'Robert'));
+        self::assertStringContainsString("husband's", NameDoubt::Husbands->reason('Robert Lee'));
     }
 
     #[DataProvider('doubtful')]

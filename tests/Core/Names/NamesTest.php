@@ -30,6 +30,21 @@ final class NamesTest extends TestCase
         yield 'particles' => ['Jan van der Berg', new PersonName(first: 'Jan', last: 'van der Berg')];
         yield 'particles, turned round' => ['van der Berg, Jan', new PersonName(first: 'Jan', last: 'van der Berg')];
         yield 'a particle with an apostrophe' => ["Jan van 't Hoff", new PersonName(first: 'Jan', last: "van 't Hoff")];
+        yield 'a last name of two words alone' => ['De Luca', new PersonName(last: 'De Luca')];
+        yield 'the same behind a title' => ['Mrs. De Luca', new PersonName('Mrs.', last: 'De Luca')];
+        yield 'a title, and what seldom is a first name' => ['Mr. Van Horne', new PersonName('Mr.', last: 'Van Horne')];
+        yield 'without a title it may be one' => ['Van Horne', new PersonName(first: 'Van', last: 'Horne')];
+        yield 'so it may behind one' => ['Mr. Van Tran', new PersonName('Mr.', 'Van', last: 'Tran')];
+        yield 'several particles' => ['Mr. Van den Heuvel', new PersonName('Mr.', last: 'Van den Heuvel')];
+        yield 'several, alone' => ['van der Berg', new PersonName(last: 'van der Berg')];
+        yield 'particles in capitals' => ['MR DE LA CRUZ', new PersonName('Mr.', last: 'DE LA CRUZ')];
+        yield 'a saint behind a title' => ['Dr. St. James', new PersonName('Dr.', last: 'St. James')];
+        yield 'joined, with an apostrophe' => ["Mr. Van't Hof", new PersonName('Mr.', last: "Van't Hof")];
+        yield 'an Irish one' => ['Ms. O Reilly', new PersonName('Ms.', last: 'O Reilly')];
+        yield 'a Scottish one' => ['Mac Donald', new PersonName(last: 'Mac Donald')];
+        yield 'Mac for a first name' => ['Mac Davis', new PersonName(first: 'Mac', last: 'Davis')];
+        yield 'a first name that may be a particle' => ['Al Haddad', new PersonName(first: 'Al', last: 'Haddad')];
+        yield 'a nickname that is the first name' => ['"Dutch" Van Horne', new PersonName(last: 'Van Horne')];
         yield 'an initial that is none' => ['Seán Ó Briain', new PersonName(first: 'Seán', last: 'Ó Briain')];
         yield 'an initial that is one' => ['Mary T Lee', new PersonName(first: 'Mary', middle: 'T', last: 'Lee')];
         yield 'the third' => ['Ann Lee the 3rd', new PersonName(first: 'Ann', last: 'Lee', suffix: 'III')];
@@ -493,6 +508,12 @@ final class NamesTest extends TestCase
                 'AnnLee',
                 'ann.lee',
                 'De Leon Maria',
+                'De Luca',
+                'Van Morrison',
+                'van der Berg',
+                'Vander Meer',
+                'Mrs. Ned Young',
+                'MRS ROBT LEE',
             ]
             as $name
         ) {
@@ -538,6 +559,11 @@ final class NamesTest extends TestCase
                 'McLee',
                 'MaryAnn',
                 'Van Lee',
+                'Mrs. De Luca',
+                'Mr. Ned Young',
+                'Mrs. Dana Roy',
+                'Mrs. Martin',
+                'Mr. & Mrs. Ned Young',
                 'ann@example.org',
             ]
             as $name

@@ -400,7 +400,11 @@ final class ReadingTest extends TestCase
         yield 'years above amounts' => [[1 => ['Donor', '2023', '2024', '2025 Pledge'], 2 => ['Ann Lee', '25', '', '100']], 1];
         yield 'months above amounts' => [[1 => ['Donor', '01/2026', '2026-02'], 2 => ['Ann Lee', '25', '50'], 3 => ['Bo', '5', '5']], 1];
         yield 'days above amounts' => [
-            [1 => ['Family', '5-Jul', '12-Jul', 'Sun 7/19', '2026-07-26'], 2 => ['Lee', '20', '', '5', '10'], 3 => ['Park', '', '50', '5', '']],
+            [
+                1 => ['Family', '5-Jul', '12-Jul', 'Sun 7/19', '2026-07-26'],
+                2 => ['Lee', '20', '', '5', '10'],
+                3 => ['Park', '', '50', '5', ''],
+            ],
             1,
         ];
         yield 'days above days' => [[1 => ['Ann Lee', '5-Jul', '12-Jul'], 2 => ['Bo Park', '6-Jul', '13-Jul']], 0];
