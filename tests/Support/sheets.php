@@ -100,4 +100,5 @@ return [
     'goods of a pantry' => ['Drop-off Date|iso|gift.date', 'Donated By|full|name.full', 'Description of Goods|words|gift.description', 'Est. Value|money|gift.amount', 'Receipt?|yesno|'],
     'cards of a funeral home' => ['Rec\'d From|full|name.full', 'Dt Pd|iso|gift.date', 'Ck Amt|money|gift.amount', 'IMO/IHO|tribute|gift.tribute_kind', 'Name of Deceased|full|gift.tribute', 'Send Card To|full|gift.tell'],
     'Sundays' => ['Family|full|name.full', '5-Jul|money|gift.amount', '12-Jul|money|gift.2.amount', '19-Jul|money|gift.3.amount', 'Jul Total|money|', 'YTD 2026|money|'],
+    'how mail and letters begin' => ['Constituent|full|name.full', 'Addressee|full|name.envelope', 'Salutation|first|name.greeting'],
 ];

@@ -354,6 +354,14 @@ final readonly class ColumnProposer
                 "{$profile->evidence(ValueLook::Currency)}; the header does not say.",
             );
         }
+        if ($profile->share(ValueLook::GiftKind) >= self::CERTAIN && $sheet->hasGifts() && !$sheet->has('gift.kind')) {
+            return new Proposal(
+                $profile->header,
+                ColumnState::Look,
+                'gift.kind',
+                "{$profile->evidence(ValueLook::GiftKind)}; the header does not say.",
+            );
+        }
         $place = $this->byNeighbours($profile, $column, $sheet);
 
         return $place ??

@@ -20,6 +20,9 @@ final class HeaderGuess
     /** What was given, whatever stands before it. */
     private const GIVEN = ['gift', 'donation', 'contribution', 'offering', 'donated'];
 
+    /** Whoever a column of names is of: "Drop-off donor". */
+    private const GIVERS = ['name', 'donor', 'giver', 'contributor', 'supporter', 'member', 'purchaser', 'buyer', 'payer', 'payor'];
+
     /** Words with which it was not given, or not by whoever the row is about, or is no single gift. */
     private const NOT_GIVEN =
         '/\b(?:match|suggest|ask|target|averag|avg|total|next|prior|previous|project|goal|expect|plan|larg|max|min|first|last|type|pledge|' .
@@ -174,7 +177,7 @@ final class HeaderGuess
     /** @param  list<string>  $words */
     private static function isCalledName(array $words): bool
     {
-        return end($words) === 'name' && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1;
+        return in_array(end($words), self::GIVERS, true) && preg_match(self::NOT_PEOPLE, implode(' ', $words)) !== 1;
     }
 
     /** @param  list<string>  $words */

@@ -199,7 +199,11 @@ final class HeaderWords
         'num' => 'no',
         'nbr' => 'no',
         'number' => 'no',
+        '1st' => 'first',
     ];
+
+    /** Idle words that are the thing itself where another word says of what: "Donor est. value". */
+    private const THINGS = ['value', 'day', 'no'];
 
     /** Words that say what kind of thing a column holds; they stand before or behind. */
     private const WHAT = ['date', 'amount'];
@@ -439,7 +443,7 @@ final class HeaderWords
         $idle = array_keys(self::IDLE);
         $attempts = [];
         foreach ([[], $ofParty] as $who) {
-            foreach ([[], $idle] as $less) {
+            foreach ([[], array_values(array_diff($idle, self::THINGS)), $idle] as $less) {
                 foreach ([[], $ofKind] as $which) {
                     // "Address 2" is the second line; of most other things a number is one of several.
                     $attempts[] = [array_values(array_diff($words, $who, $less, $which)), true];

@@ -33,6 +33,10 @@ final class Meaning
             'deceased', 'death' => self::isDayOfDeath($profile) ? 'status' : self::status($sense, $profile, $sheet),
             'status', 'alive', 'active', 'inactive' => self::status($sense, $profile, $sheet),
             'organization.name' => self::organization($sense, $profile, $sheet),
+            // Beside another name it is how mail is addressed.
+            'name.full' => preg_match('/addressee/i', $profile->header) === 1 && self::hasOtherName($column, $sheet)
+                ? 'name.envelope'
+                : 'name.full',
             'kind' => $profile->share(ValueLook::RecordKind) >= self::MOST ? 'kind' : null,
             'gift.kind' => self::type($profile, $sheet),
             'gift.date' => $sheet->hasGifts() ||
@@ -165,6 +169,11 @@ final class Meaning
             $known > 0.2 * array_sum($profile->values);
 
         return $arePeople ? 'name.full' : 'organization.name';
+    }
+
+    private static function hasOtherName(int $column, SheetSense $sheet): bool
+    {
+        return $sheet->has('name.full', $column) || $sheet->has('name.last') || $sheet->has('organization.name');
     }
 
     /** "ZIP+4" may hold the whole code, or the four digits alone. */

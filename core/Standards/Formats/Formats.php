@@ -35,11 +35,17 @@ final class Formats
     {
         $region ??= $this->home->country;
         $isMoney = self::isOfMoney($field);
-        $made = "{$field->type->value} in {$region}" . ($isMoney ? ' of a gift' : '') . ($field->nature->mayCome ? ' to come' : '');
+        $isGreeting = $field->key === 'name.greeting';
+        $made =
+            ($isGreeting ? 'greeting ' : '') .
+            "{$field->type->value} in {$region}" .
+            ($isMoney ? ' of a gift' : '') .
+            ($field->nature->mayCome ? ' to come' : '');
         $form = $this->made[$made] ??= match (true) {
             $field->type === FieldType::Phone => new PhoneFormat($region),
             $field->type === FieldType::State => new StateFormat($region),
             $field->type === FieldType::PostalCode => new PostalCodeFormat($region),
+            $isGreeting => new GreetingFormat(),
             $isMoney => new AmountFormat($this->home->currency, true),
             $field->nature->mayCome => $this->date(null, true),
             default => $this->for($field->type),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Standards;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
@@ -193,6 +194,21 @@ final class FormatsTest extends TestCase
         $read = (new Formats('2026-01-31'))->for(FieldType::Date, $order)->read($written);
 
         self::assertSame($value, $read->fault === null ? $read->value : "!{$read->fault->code}");
+    }
+
+    #[TestWith(['Ann and Bo', 'Ann and Bo'])]
+    #[TestWith(['Dear Ann and Bo,', 'Ann and Bo'])]
+    #[TestWith(['DEAR MS. LEE:', 'MS. LEE'])]
+    #[TestWith(['My dear, Ann', 'Ann'])]
+    #[TestWith(['Dr. Park', 'Dr. Park'])]
+    #[TestWith(['Dear', 'Dear'])]
+    #[TestWith(['Deary Ann', 'Deary Ann'])]
+    #[TestWith([',', ','])]
+    public function test_letters_say_dear_themselves(string $written, string $greeting): void
+    {
+        $understood = (new Formats('2026-11-30'))->of(FieldCatalog::builtIn()->field('name.greeting'))->read($written);
+
+        self::assertSame([$greeting, $written !== $greeting], [$understood->value, $understood->note !== '']);
     }
 
     public function test_a_phone_belongs_to_its_country(): void
