@@ -116,8 +116,8 @@ final class FormsTest extends TestCase
             ['update supporter:7 last_name=Park display_name=Ann Park sort_name=Park, Ann envelope_name=Ann Park'],
         ];
         yield 'a name that is written by hand stays as it is written' => [
-            $with(['name.last' => 'Park', 'name.greeting' => 'Dear Annie']),
-            ['update supporter:7 last_name=Park display_name=Ann Park sort_name=Park, Ann envelope_name=Ann Park greeting=Dear Annie'],
+            $with(['name.last' => 'Park', 'name.greeting' => 'Annie dear']),
+            ['update supporter:7 last_name=Park display_name=Ann Park sort_name=Park, Ann envelope_name=Ann Park greeting=Annie dear'],
         ];
         yield 'an address that is changed was not made from a file any more' => [
             ['addresses' => [[...$form['addresses'][0], 'line1' => '2 Elm St']]],
