@@ -25,8 +25,9 @@ final readonly class ExportFields
 {
     /** What a row has beside the fields of the catalog. */
     private const MORE = [
-        'gift' => 'Gift',
-        'promise' => 'Promise',
+        'gift' => 'Gift number in Pine Sieve',
+        'gift.corrected' => 'Corrects the gift',
+        'promise' => 'Promise number in Pine Sieve',
         'supporter' => 'Number in Pine Sieve',
         'supporter.name' => 'Name',
         'promise.paid' => 'Came in',

@@ -38,6 +38,8 @@ enum ExportOf: string
                 'name.first',
                 'name.last',
                 'organization.name',
+                // Of a couple or a family it says who they are.
+                'name.envelope',
                 'email',
                 'phone',
                 'address.line1',
@@ -59,6 +61,7 @@ enum ExportOf: string
                 'gift.appeal',
                 'gift.kind',
                 'gift.reference',
+                'gift.corrected',
             ],
             self::Promises => [
                 'promise',

@@ -15,9 +15,10 @@ use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use PineSieve\Core\Gifts\Amounts;
+use PineSieve\Core\Gifts\Corrections;
 use PineSieve\Core\Standards\FieldPlace;
 
-/** A row for each gift; what takes one back, or corrects it, is a row of its own below zero. */
+/** A row for each gift; what takes one back, or corrects it, is a row of its own that says which gift it corrects. */
 final readonly class GiftRows implements ExportRows
 {
     private const CHUNK = 4000;
@@ -34,7 +35,12 @@ final readonly class GiftRows implements ExportRows
         $own = array_map(static fn(string $column): string => "gifts.`{$column}`", FieldPlace::columns('gift'));
         // Of a split gift, what is for the fund that is asked for.
         $own['gift.amount'] = self::search($asked)->amount() === 'amount' ? 'gifts.amount' : self::search($asked)->amount();
-        $own += ['gift' => 'gifts.id', 'supporter' => 'gifts.supporter_id', 'supporter.name' => 's.display_name'];
+        $own += [
+            'gift' => 'gifts.id',
+            'gift.corrected' => "concat('" . Corrections::NUMBER . "', gifts.corrects_id)",
+            'supporter' => 'gifts.supporter_id',
+            'supporter.name' => 's.display_name',
+        ];
         [$select, $shown] = [[], []];
         foreach ($asked->fields as $place => $key) {
             $isName = $key === 'supporter.name';

@@ -42,9 +42,9 @@ final readonly class PartRows implements ExportRows
             'contact.primary' => ['Primary', ''],
             'contact.condition' => ['Condition', ''],
         ],
-        'households' => ['household' => ['Household', ''], 'household.name' => ['Name of the household', '']],
+        'households' => ['household' => ['Number of the household', ''], 'household.name' => ['Name of the household', '']],
         'organizations' => [
-            'organization' => ['Organization', ''],
+            'organization' => ['Number of the organization', ''],
             'organization.called' => ['Name of the organization', ''],
             'contact.how' => ['How', ''],
             'contact.role' => ['Role', ''],

@@ -20,6 +20,9 @@ final readonly class ColumnProfile
     /** Different days from which on a column of short dates shows that the year stands first. */
     private const DAYS = 4;
 
+    /** Numbers from which on it shows that they count up. */
+    private const MANY = 20;
+
     /** Distinct values that are kept with the intake, the most frequent first. */
     public const KEPT = 200;
 
@@ -97,6 +100,22 @@ final readonly class ColumnProfile
         }
 
         return $votes[','] > $votes['.'] ? ',' : '.';
+    }
+
+    /** Whether they count up one by one, as the numbers of records do and no amounts. */
+    public function areRunningNumbers(): bool
+    {
+        $numbers = array_map(strval(...), array_keys($this->values));
+        if (
+            count($numbers) < self::MANY ||
+            $this->distinct < 0.98 * $this->filled ||
+            preg_grep('/^[1-9]\d{0,8}$/D', $numbers, PREG_GREP_INVERT) !== []
+        ) {
+            return false;
+        }
+        $numbers = array_map(intval(...), $numbers);
+
+        return max($numbers) - min($numbers) < 1.5 * count($numbers);
     }
 
     private function hasDecimals(): bool

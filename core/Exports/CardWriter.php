@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Exports;
 
+use PineSieve\Core\Names\SupporterKind;
 use Sabre\VObject\Component\VCard;
 
 /** Cards for address books (vCard 4.0, RFC 6350), of the fields that the columns have. */
@@ -39,7 +40,9 @@ final class CardWriter implements RowWriter
             preg_replace('/\s+/u', ' ', implode(' ', array_map($of, ['name.first', 'name.middle', 'name.last', 'name.suffix']))) ?? '',
         );
         $organization = $of('organization.name');
-        $card = new VCard(['VERSION' => '4.0', 'FN' => $name === '' ? ($organization === '' ? 'no name' : $organization) : $name]);
+        $family = $of('kind') === SupporterKind::Household->value ? $of('name.envelope') : '';
+        $shown = array_filter([$family, $name, $organization, 'no name'], static fn(string $one): bool => $one !== '');
+        $card = new VCard(['VERSION' => '4.0', 'FN' => array_values($shown)[0]]);
         $card->remove('PRODID');
         $card->remove('UID');
         if (isset(self::KINDS[$of('kind')])) {

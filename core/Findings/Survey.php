@@ -6,7 +6,6 @@ namespace PineSieve\Core\Findings;
 
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnProfiler;
-use PineSieve\Core\Columns\Proposals\Proposer;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Reading\CannotRead;
@@ -42,9 +41,6 @@ final class Survey
 
     /** Columns of the header: behind them stands the heading. */
     private int $width = 0;
-
-    /** Whether cells carry the guard against formulas that a file of held rows is written with. */
-    private bool $isGuarded = false;
 
     /**
      * @param  ?int  $headerRow  null to find it, 0 for none
@@ -169,7 +165,6 @@ final class Survey
     {
         $this->headerRow ??= HeaderRow::detect($this->head)->number;
         $header = HeaderRow::at($this->headerRow, $this->head, 0);
-        $this->isGuarded = in_array(Proposer::OF_HELD_ROWS[1], $header->names, true);
         $this->sheet = new SheetSurvey($header->names, $this->headerRow);
         $this->width = count($header->names);
         foreach ($this->head as $number => $cells) {
@@ -186,9 +181,7 @@ final class Survey
      */
     private function taken(int $number, array $cells): array
     {
-        if ($this->isGuarded) {
-            $cells = array_map(FormulaGuard::off(...), $cells);
-        }
+        $cells = FormulaGuard::offAll($cells);
         $marks = Ditto::marks($cells);
         $cells = $marks === [] ? $cells : $this->withoutDittos($number, $cells, $marks);
         $kind = $this->sheet?->add($number, $cells);

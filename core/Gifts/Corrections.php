@@ -13,6 +13,9 @@ final class Corrections
     /** Before the id that a source gives for the gift that is taken back, until it is known which that is. */
     public const OF = 'of:';
 
+    /** Before the number that the gift has here, as our own files write it. */
+    public const NUMBER = '#';
+
     private function __construct() {}
 
     /**
@@ -86,7 +89,7 @@ final class Corrections
             if ($gift->corrects !== null || $gift->isPromise()) {
                 continue;
             }
-            $isNamed = $named !== '' && in_array($named, [$gift->sourceId, $gift->reference], true);
+            $isNamed = $named !== '' && in_array($named, [$gift->sourceId, $gift->reference, self::NUMBER . $ref], true);
             $fits = $named !== '' ? $isNamed : Amount::equal(Amount::negated($correction->amount), $gift->amount);
             if ($fits && ($isNamed || self::fault($correction, $gift, self::of($ref, $gifts)) === '')) {
                 $fitting[$ref] = $gift->date;

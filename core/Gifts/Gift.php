@@ -250,8 +250,8 @@ final readonly class Gift
     /** Equal for two gifts of one supporter that nothing tells apart but their ids in another system. */
     public function sameness(): string
     {
-        // What a correction has from the gift that it points to tells it from no other.
-        return $this->corrects !== null
+        // What a correction has from the gift that it points to tells it from no other. What says why it was made is one, whatever it points to.
+        return $this->corrects !== null || $this->reason !== ''
             ? implode('|', [$this->date, "{$this->currency} {$this->amount}", 'corrects', '', mb_strtolower($this->reference)])
             : implode('|', [
                 $this->date,

@@ -19,6 +19,11 @@ final class FormulaGuard
 
     private const GUARDED = '/(?<=[;\t\r\n])(\s*"*\'*)\'(?=[=@＝＠]|[+\-＋－](?![\d.,() \-]*(?:[;\t\r\n]|$)))/uD';
 
+    private const QUOTED = '/^\'[^\'\t\r\n;]+\'(?![\w=@+-])/u';
+
+    /** Most rows have no guard. */
+    private const MAY_BE = '/\'[=@+\-\t\r\n\xEF]/';
+
     private function __construct() {}
 
     public static function on(string $cell): string
@@ -28,9 +33,23 @@ final class FormulaGuard
         return preg_match(self::START, $cell) === 1 ? "'{$inside}" : $inside;
     }
 
+    /**
+     * The cells without their guards, ours and those of other programs, which put the same sign there.
+     *
+     * @param  list<string>  $cells
+     * @return list<string>
+     */
+    public static function offAll(array $cells): array
+    {
+        return preg_match(self::MAY_BE, implode("\0", $cells)) === 1 ? array_map(self::off(...), $cells) : $cells;
+    }
+
     public static function off(string $cell): string
     {
-        $bare = str_starts_with($cell, "'") && preg_match(self::START, substr($cell, 1)) === 1 ? substr($cell, 1) : $cell;
+        // "'@home' program" is in quotation marks.
+        $isGuarded =
+            str_starts_with($cell, "'") && preg_match(self::START, substr($cell, 1)) === 1 && preg_match(self::QUOTED, $cell) !== 1;
+        $bare = $isGuarded ? substr($cell, 1) : $cell;
 
         return preg_replace(self::GUARDED, '$1', $bare) ?? $bare;
     }

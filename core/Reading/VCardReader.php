@@ -154,6 +154,11 @@ final class VCardReader implements SourceReader
                     $parts,
                     array_keys($parts),
                 ),
+                // A group without members is a family that has one card.
+                'KIND' => $add(
+                    self::PLAIN['KIND'],
+                    strtolower($parts[0] ?? '') === 'group' && $card->select('MEMBER') === [] ? 'household' : $parts[0] ?? '',
+                ),
                 default => isset(self::PLAIN[$property->name]) ? $add(self::PLAIN[$property->name], implode('; ', $parts)) : null,
             };
         }

@@ -10,6 +10,7 @@ use App\Supporters\SavedSearch;
 use App\Supporters\SupporterCells;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 
 /** Records out to files, by command. */
@@ -64,7 +65,7 @@ final class ExportTest extends TestCase
         self::assertSame([0, ['of' => 'supporters', 'rows' => 2, 'amounts' => [], 'file' => $this->out]], [$code, $said]);
         [$header, $ann, $bo] = $this->lines();
         self::assertSame(['Number in Pine Sieve', 'Kind of record', 'First name', 'Last name'], array_slice($header, 0, 4));
-        self::assertSame(['Ann', 'Lee', '', 'ann@example.org'], array_slice($ann, 2, 4));
+        self::assertSame(['Ann', 'Lee', '', 'Ann Lee', 'ann@example.org'], array_slice($ann, 2, 5));
         self::assertSame("'=Park", $bo[3], 'A cell that would run is guarded.');
         self::assertStringContainsString('2 rows', (string) DB::table('audit')->where('kind', 'export')->value('what'));
     }
@@ -545,6 +546,39 @@ final class ExportTest extends TestCase
         }
         $intake = $this->upload($cards, 'cards.vcf')->assertCreated()->json('id');
         self::assertSame(4, (int) DB::table('intakes')->where('id', $intake)->value('row_count'));
+    }
+
+    #[TestWith(['supporters', 'csv'])]
+    #[TestWith(['supporters', 'json'])]
+    #[TestWith(['gifts', 'csv'])]
+    #[TestWith(['gifts', 'json'])]
+    #[TestWith(['gifts', 'xlsx'])]
+    public function test_what_goes_out_is_what_is_here_when_it_comes_back(string $of, string $format): void
+    {
+        $this->loaded("First name,Last name,Gift date,Gift amount,Fund,Notes\nCy,Dahl,2026-03-01,30.00,Nets,+1 told; =2\n");
+        $gift = DB::table('gifts')->where('amount', '30.00')->first();
+        foreach (['15.00', '-20.00'] as $amount) {
+            $this->postJson("/api/supporters/{$gift->supporter_id}/gifts", [
+                'corrects' => $gift->id,
+                'values' => ['gift.date' => '2026-04-01', 'gift.amount' => $amount, 'gift.reason' => 'Typed wrongly'],
+            ])->assertCreated();
+        }
+        self::assertSame(6, DB::table('gifts')->count());
+        $fields = $of === 'supporters' ? ['--fields=supporter,kind,name.first,name.last,name.envelope,email,notes'] : [];
+        $file = "{$this->out}.{$format}";
+        [$code, , $error] = $this->exported("--of={$of}", "--format={$format}", "--out={$file}", ...$fields);
+        self::assertSame(0, $code, $error);
+        $process = new Process(['php', 'artisan', 'intake:run', $file, '--json', '--dry-run'], base_path(), null, null, 120);
+        $process->run();
+        @unlink($file);
+        @unlink("{$file}.control.json");
+        $said = json_decode($process->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+
+        self::assertSame(
+            ['new' => 0, 'updated' => 0, 'unchanged' => $of === 'gifts' ? 6 : 3, 'held' => 0, 'left_out' => 0],
+            $said['outcomes'],
+            $process->getErrorOutput(),
+        );
     }
 
     public function test_what_is_kept_out_of_exports_is_in_no_kind_of_rows(): void

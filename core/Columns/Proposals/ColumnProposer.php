@@ -55,7 +55,7 @@ final readonly class ColumnProposer
         if ($profile->header === RowKind::ABOVE && self::namesPurposes($profile) && $sheet->hasGifts() && !$sheet->has('gift.fund')) {
             return new Proposal($profile->header, ColumnState::Look, 'gift.fund', 'The headings read like funds.');
         }
-        $labelled = $this->labelled($profile->header, $sheet->senses[$column]);
+        $labelled = $this->labelled($profile, $sheet->senses[$column]);
         if ($labelled !== null) {
             return new Proposal(
                 $profile->header,
@@ -293,6 +293,8 @@ final readonly class ColumnProposer
         return match (true) {
             preg_match('/^gift\.(?:reference|receipt|id)$/D', $target) === 1 && $profile->share(ValueLook::YesNo) > 0.5
                 => 'its values are yes and no',
+            preg_match('/^(?:gift|promise)\.(?:\d+\.)?amount$/D', $target) === 1 && $profile->areRunningNumbers()
+                => 'its values count up one by one',
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
             str_ends_with($target, 'id.old') && $profile->share(ValueLook::FullName) > 0.5 => 'its values look like names',
             preg_match('/(?:^|\.)(?:address|name|organization)\.(?!undeliverable$)/', $target) === 1 &&
@@ -300,7 +302,7 @@ final readonly class ColumnProposer
                 => 'its values are yes and no',
             str_contains($target, 'name.') && $profile->share(ValueLook::Email) > 0.5 => 'its values are email addresses',
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
-            preg_match('/name\.|address\.(?:\w+\.)?line1$/', $target) === 1 && $profile->share(ValueLook::Money) > 0.5
+            preg_match('/name\.|organization\.name$|address\.(?:\w+\.)?line1$/', $target) === 1 && $profile->share(ValueLook::Money) > 0.5
                 => 'its values are numbers',
             $target === 'household.organization.name' && self::namesPeople($profile) => 'its values are names of people',
             str_ends_with($target, '.line1') && $profile->share(ValueLook::Street) < 0.1 && $profile->share(ValueLook::Organization) > 0.5
@@ -419,12 +421,17 @@ final readonly class ColumnProposer
     }
 
     /** A field of one's own, or one that no other word than its label names: "Work address: City", as a template has it. */
-    private function labelled(string $header, ?HeaderSense $sense): ?string
+    private function labelled(ColumnProfile $profile, ?HeaderSense $sense): ?string
     {
+        $header = $profile->header;
         // A key is written by someone who knows what it means: "address.2.line1".
         $key = Target::normal(strtolower(trim($header)));
         if (str_contains($key, '.') && $this->catalog->has($key)) {
             return $key;
+        }
+        // As our own JSON has it; with names in it it is a word like any other.
+        if ($header === 'supporter' && $profile->share(ValueLook::Money) >= self::CERTAIN) {
+            return $header;
         }
         foreach ($this->catalog->all() as $field) {
             if ($field->isCustom() && Fold::solid($field->label) === Fold::solid($header)) {

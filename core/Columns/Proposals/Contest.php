@@ -13,6 +13,8 @@ use PineSieve\Core\Standards\Target;
 /** Several columns that may become the same field: one does, the others become the next of several, or stay open and say why. */
 final readonly class Contest
 {
+    private const LAST = 4;
+
     public function __construct(private FieldCatalog $catalog, private SheetSense $sheet) {}
 
     /**
@@ -23,9 +25,10 @@ final readonly class Contest
     {
         $proposals = $this->withSetsWhole($proposals);
         $taken = [];
-        foreach ([ColumnState::Sure, ColumnState::Look] as $state) {
+        $ranks = array_map($this->rank(...), $proposals);
+        foreach (range(1, self::LAST) as $rank) {
             foreach ($proposals as $column => $proposal) {
-                if ($proposal->target === null || $proposal->state !== $state) {
+                if ($proposal->target === null || $ranks[$column] !== $rank) {
                     continue;
                 }
                 $target = $this->free($proposal, $taken, $column);
@@ -40,6 +43,20 @@ final readonly class Contest
         }
 
         return $proposals;
+    }
+
+    /** Who chooses first: the very name of a field, then a header that says so of an amount ("Gift amount" before "Gift"), then who is sure. */
+    private function rank(Proposal $proposal): int
+    {
+        $field = Target::tryParse((string) $proposal->target)?->field;
+
+        return match (true) {
+            $field === null, $proposal->state === ColumnState::Look => self::LAST,
+            $proposal->state !== ColumnState::Sure => self::LAST + 1,
+            $this->catalog->keyByLabel($proposal->header) === $proposal->target => 1,
+            !str_ends_with($field, '.amount') || array_intersect(HeaderWords::words($proposal->header), ['amount', 'amt']) !== [] => 2,
+            default => 3,
+        };
     }
 
     /** @param  array<string, string>  $taken */

@@ -91,6 +91,28 @@ final class LayoutsTest extends TestCase
         yield 'a day that can not be' => [['31-Feb', '30-Feb'], []];
     }
 
+    public function test_numbers_of_gifts_are_no_amounts(): void
+    {
+        $amount = static function (array $columns): array {
+            $of = static fn(string $header, array $values): array => [$header, array_map(strval(...), $values), null];
+            $plan = Layouts::proposed([['Name', array_fill(0, 30, 'Ann Lee'), null], ...array_map($of, array_keys($columns), $columns)]);
+
+            return array_keys(
+                array_filter(
+                    array_map(static fn(ColumnChoice $choice): string => $choice->feeds[0]->target ?? '', $plan->choices),
+                    static fn(string $target): bool => $target === 'gift.amount',
+                ),
+            );
+        };
+        $numbers = range(6181, 6210);
+        $amounts = array_fill(0, 30, '25.00');
+
+        self::assertSame([], $amount(['Gift' => $numbers]));
+        self::assertSame([2], $amount(['Gift' => $amounts, 'Gift amount' => $amounts]), 'Who says so is it.');
+        self::assertSame([1], $amount(['Gift' => $amounts]));
+        self::assertSame([1], $amount(['Gift' => range(10, 300, 10)]), 'They do not count up.');
+    }
+
     public function test_the_day_alone_says_whether_someone_agrees(): void
     {
         $said = static function (string $header, string $day, string ...$more): array {

@@ -67,6 +67,8 @@ final class CorrectionsTest extends TestCase
         yield 'another amount' => [['amount' => '-24.99'], null, 0];
         yield 'the one that is named, in part' => [['amount' => '-10.00', 'corrects' => 'of:TX-3'], 3, 1];
         yield 'by its reference' => [['amount' => '-75.00', 'corrects' => 'of:CH 9'], '12:gift', 1];
+        yield 'by the number that it has here' => [['amount' => '-10.00', 'corrects' => 'of:#2'], 2, 1];
+        yield 'that number alone is an id' => [['amount' => '-10.00', 'corrects' => 'of:2'], null, 0];
         yield 'named, and too much' => [['amount' => '-80.00', 'corrects' => 'of:TX-3'], 3, 1];
         yield 'named, and not there' => [['amount' => '-75.00', 'corrects' => 'of:TX-4'], null, 0];
         yield 'taken back already' => [['amount' => '-50.00'], null, 0];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Reading;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\CannotRead;
 use PineSieve\Core\Reading\Dialect;
@@ -486,6 +487,17 @@ final class ReadingTest extends TestCase
     public function test_formulas_are_guarded_and_come_back(string $cell, bool $guarded): void
     {
         self::assertSame($guarded, FormulaGuard::on($cell) !== $cell);
-        self::assertSame($cell, FormulaGuard::off(FormulaGuard::on($cell)));
+        self::assertSame([$cell], FormulaGuard::offAll([FormulaGuard::on($cell)]));
+    }
+
+    #[TestWith(["'=x", '=x'])]
+    #[TestWith(["'@handle", '@handle'])]
+    #[TestWith(["'-25.00 | Nets\n'-5.00 | Boats", "-25.00 | Nets\n-5.00 | Boats"])]
+    #[TestWith(["'@home' program", "'@home' program"])]
+    #[TestWith(["'tis", "'tis"])]
+    #[TestWith(["O'-Brien", "O'-Brien"])]
+    public function test_the_guard_of_any_program_is_taken_off(string $cell, string $bare): void
+    {
+        self::assertSame(['Lee', $bare], FormulaGuard::offAll(['Lee', $cell]));
     }
 }

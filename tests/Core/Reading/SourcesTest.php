@@ -163,6 +163,18 @@ final class SourcesTest extends TestCase
         );
     }
 
+    public function test_a_group_without_members_is_a_household(): void
+    {
+        $card = static fn(
+            string $kind,
+            string $more = '',
+        ): string => "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Lee\r\nKIND:{$kind}\r\n{$more}END:VCARD\r\n";
+        $rows = $this->rows($card('group') . $card('individual') . $card('group', "MEMBER:urn:uuid:1\r\n"), SourceFormat::VCard);
+        $column = (int) array_search('Kind of card', $rows[1], true);
+
+        self::assertSame(['household', 'individual', 'group'], array_column(array_slice($rows, 1), $column));
+    }
+
     public function test_a_coded_line_goes_on_in_the_next(): void
     {
         file_put_contents(

@@ -70,7 +70,7 @@ return [
     'gift.id' => 'giftid giftno giftnumber transactionid transactionno transid transno donationid donationno paymentid txnid trxid tranid giftkey chargeid contributionid donationnumber transactionnumber giftsystemid',
     'gift.receipt' => 'rcptno rcpt receiptno receiptnumber receipt receiptid taxreceiptno taxreceiptnumber taxreceipt norecu recuno numerodurecu',
     'gift.receipt_date' => 'receiptdate receiptdt receiptedon receiptsenton receiptsent receiptissued receiptissuedon taxreceiptdate',
-    'gift.corrected' => 'correctionof corrects correctedgift correctedgiftid correctsgift adjustmentof',
+    'gift.corrected' => 'correctionof corrects correctsthegift correctedgift correctedgiftid correctsgift adjustmentof',
     'gift.refund_of' => 'refundof parentpayment parentpaymentid parentdonationid refundedgift refundedgiftid originaltransaction originaltransactionid originalgift originalgiftid originaldonation originaldonationid originalcharge originalchargeid originalpaymentid originalid parenttransaction parenttransactionid parentgiftid relatedtransactionid refundedtransactionid reversalof',
     'gift.reason' => 'refundreason reasonforrefund reversalreason reasonforreversal returnreason adjustmentreason',
     'gift.fee' => 'fee fees processingfee processingfees transactionfee transactionfees platformfee cardfee feeamount merchantfee giftfee feepaid feespaid',
