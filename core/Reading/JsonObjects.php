@@ -72,7 +72,7 @@ final readonly class JsonObjects
                         $depth--;
                     }
                     $text .= $mark;
-                    if ($depth < 0 || ($depth === 0 && $mark !== '}') || strlen($text) > self::LARGEST) {
+                    if ($depth < 0 || ($depth === 0 && $mark === '"') || strlen($text) > self::LARGEST) {
                         throw CannotRead::brokenJson($number + 1);
                     }
                     if ($depth === 0) {

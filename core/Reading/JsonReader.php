@@ -5,12 +5,28 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 /**
- * Records in JSON: a list of objects, an object a line, or one object that holds such a list.
+ * Records in JSON: a list of objects, or of rows below their names, an object a line, or one object that holds such lists.
  * Nested names are joined by a full stop ("address.city"), elements of lists are numbered ("gifts.2.amount").
  */
 final class JsonReader implements SourceReader
 {
-    public function __construct(private readonly string $path) {}
+    /** @param  ?string  $list  name of the one to read, where the file holds several */
+    public function __construct(private readonly string $path, private readonly ?string $list = null) {}
+
+    /** @return list<string> names of the lists that the one object of the file holds; none if the file is a list itself */
+    public function lists(): array
+    {
+        $texts = (new JsonObjects($this->path))->texts();
+        $first = null;
+        foreach ($texts as $number => $text) {
+            if ($number > 1) {
+                return [];
+            }
+            $first = self::decoded($text, 1);
+        }
+
+        return array_map(strval(...), array_keys($first === null ? [] : JsonLists::of($first)));
+    }
 
     public function marks(): SheetMarks
     {
@@ -25,48 +41,41 @@ final class JsonReader implements SourceReader
     /** @return iterable<int, array<string, string>> */
     private function records(): iterable
     {
-        $number = 0;
-        $only = null;
+        [$only, $names] = [null, null];
         foreach ((new JsonObjects($this->path))->texts() as $number => $text) {
-            $record = json_decode($text, true, 64, JSON_BIGINT_AS_STRING | JSON_INVALID_UTF8_SUBSTITUTE);
-            if (!is_array($record)) {
-                throw CannotRead::brokenJson($number);
-            }
+            $record = self::decoded($text, $number);
             if ($number === 1) {
                 $only = $record;
 
                 continue;
             }
-            if ($number === 2) {
-                yield 1 => self::flat($only ?? []);
+            if ($number === 2 && $only !== null) {
+                // [["First", "Last"], ["Ann", "Lee"]]
+                $names = $only !== [] && array_is_list($only) ? $only : null;
+                if ($names === null) {
+                    yield 1 => self::flat($only);
+                }
                 $only = null;
             }
-            yield $number => self::flat($record);
+            yield $names === null ? $number : $number - 1 => self::flat($names === null ? $record : JsonLists::named($names, [$record])[0]);
         }
-        foreach ($only === null ? [] : self::within($only) as $i => $record) {
+        $lists = $only === null ? [] : JsonLists::of($only);
+        $records = $lists === [] ? ($only === null ? [] : [$only]) : $lists[$this->list ?? array_key_first($lists)] ?? [];
+        foreach ($records as $i => $record) {
             yield $i + 1 => self::flat($record);
         }
     }
 
     /**
-     * @param  array<array-key, mixed>  $only  the one object of the file: a record, or the cover of a list
-     * @return list<array<array-key, mixed>>
+     * @return array<array-key, mixed>
+     *
+     * @throws CannotRead
      */
-    private static function within(array $only): array
+    private static function decoded(string $text, int $number): array
     {
-        $lists = array_values(
-            array_filter(
-                $only,
-                static fn(mixed $value): bool => is_array($value) && $value !== [] && array_is_list($value) && is_array($value[0]),
-            ),
-        );
-        $others = array_filter($only, static fn(mixed $value): bool => is_array($value) && $value !== ($lists[0] ?? null));
-        // A cover counts and dates its list; a record has more than that.
-        if (count($lists) !== 1 || $others !== [] || count($only) > 9) {
-            return [$only];
-        }
+        $record = json_decode($text, true, 64, JSON_BIGINT_AS_STRING | JSON_INVALID_UTF8_SUBSTITUTE);
 
-        return array_values(array_filter($lists[0], is_array(...)));
+        return is_array($record) ? $record : throw CannotRead::brokenJson($number);
     }
 
     /**

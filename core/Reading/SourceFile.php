@@ -40,8 +40,8 @@ final readonly class SourceFile
         if (preg_match('/^(?:\xEF\xBB\xBF)?\s*BEGIN:VCARD\b/i', $sample) === 1) {
             return new self($path, SourceFormat::VCard);
         }
-        if (preg_match('/^(?:\xEF\xBB\xBF)?\s*(?:\[\s*(?:\{|\])|\{\s*["}])/', $sample) === 1) {
-            return new self($path, SourceFormat::Json);
+        if (preg_match('/^(?:\xEF\xBB\xBF)?\s*(?:\[\s*[{\[\]]|\{\s*["}])/', $sample) === 1) {
+            return new self($path, SourceFormat::Json, JsonBook::open($path));
         }
 
         return new self($path, SourceFormat::Delimited, null, (new DialectDetector())->detect($sample, self::beyond($path)));

@@ -59,6 +59,21 @@ final class SourcesTest extends TestCase
         yield 'brackets and quotes in text' => ['[{"a":"}]\\"{[\\\\"},{"a":"x"}]', [1 => ['a'], 2 => ['}]"{[\\'], 3 => ['x']]];
         yield 'an id longer than a number' => ['[{"id":12345678901234567890}]', [1 => ['id'], 2 => ['12345678901234567890']]];
         yield 'one record' => ['{"a":"1"}', [1 => ['a'], 2 => ['1']]];
+        yield 'one record with a list in it' => [
+            '{"a":"1","b":{"c":2},"gifts":[{"amount":5}]}',
+            [1 => ['a', 'b.c', 'gifts.1.amount'], 2 => ['1', '2', '5']],
+        ];
+        yield 'a cover with more about the list' => [
+            '{"meta":{"page":1},"links":{"next":null},"data":[{"n":"A"},{"n":"B"}]}',
+            [1 => ['n'], 2 => ['A'], 3 => ['B']],
+        ];
+        yield 'a cover in a cover' => ['{"status":"ok","response":{"items":[{"n":"A"}],"total":1}}', [1 => ['n'], 2 => ['A']]];
+        yield 'rows below their names' => ['[["n","m"],["A",1],["B"]]', [1 => ['n', 'm'], 2 => ['A', '1'], 3 => ['B', '']]];
+        yield 'rows whose names stand apart' => [
+            '{"columns":["n",{"name":"m"}],"rows":[["A",1],["B",2,"x"]]}',
+            [1 => ['n', 'm', 'Column 3'], 2 => ['A', '1', ''], 3 => ['B', '2', 'x']],
+        ];
+        yield 'an empty object first' => ['[{},{"n":"A"}]', [1 => ['n'], 3 => ['A']]];
     }
 
     /** @param  array<int, list<string>>  $rows */
@@ -66,6 +81,21 @@ final class SourcesTest extends TestCase
     public function test_json(string $content, array $rows): void
     {
         self::assertSame($rows, $this->rows($content, SourceFormat::Json));
+    }
+
+    public function test_several_lists_are_sheets(): void
+    {
+        file_put_contents($this->path, '{"exported_at":"2026-01-05","donors":[{"id":1,"n":"A"}],"gifts":[{"of":1,"amount":5},{"of":1}]}');
+        $file = SourceFile::open($this->path);
+
+        self::assertSame(['donors', 'gifts'], $file->sheets());
+        self::assertSame([1 => ['id', 'n'], 2 => ['1', 'A']], iterator_to_array($file->reader()->rows()));
+        self::assertSame(
+            [1 => ['of', 'amount'], 2 => ['1', '5'], 3 => ['1', '']],
+            iterator_to_array($file->reader(new ReadAs(sheets: ['gifts']))->rows()),
+        );
+        $this->expectException(CannotRead::class);
+        $file->reader(new ReadAs(sheets: ['pledges']));
     }
 
     public function test_json_is_cut_wherever_a_block_ends(): void
