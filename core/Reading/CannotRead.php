@@ -27,7 +27,7 @@ final class CannotRead extends SieveException
     public static function binary(): self
     {
         return new self(
-            'This is not a spreadsheet: it holds binary data. Bring a spreadsheet (.xlsx, .xls, .ods), delimited text (.csv), contact cards (.vcf) or JSON.',
+            'This is not a spreadsheet: it holds binary data. Bring a spreadsheet (.xlsx, .xls, .ods), delimited text (.csv), contact cards (.vcf), JSON or XML.',
         );
     }
 
@@ -76,6 +76,16 @@ final class CannotRead extends SieveException
     public static function brokenJson(int $number): self
     {
         return new self("The JSON is damaged at record {$number}: a list of objects, or an object on each line, was expected.");
+    }
+
+    public static function brokenXml(string $detail): self
+    {
+        return new self("The XML can't be read: {$detail}.");
+    }
+
+    public static function noTable(): self
+    {
+        return new self('The web page has no table. Save what you need as a spreadsheet, and bring that.');
     }
 
     public static function brokenCard(int $number, string $detail): self

@@ -7,6 +7,8 @@ namespace PineSieve\Core\Reading;
 /** A file on disk: which kind of source it is, what can be chosen about it, and the reader for it. */
 final readonly class SourceFile
 {
+    private const WEB_PAGE = '/^\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*<(?:!doctype\s+html|(?:html|head|body|table|meta|style|center)\b)/is';
+
     private function __construct(
         private string $path,
         public SourceFormat $format,
@@ -41,7 +43,23 @@ final readonly class SourceFile
             return new self($path, SourceFormat::VCard);
         }
         if (preg_match('/^(?:\xEF\xBB\xBF)?\s*(?:\[\s*[{\[\]]|\{\s*["}])/', $sample) === 1) {
-            return new self($path, SourceFormat::Json, JsonBook::open($path));
+            return new self(
+                $path,
+                SourceFormat::Json,
+                ListedFile::open(static fn(?string $list): ListReader => new JsonReader($path, $list)),
+            );
+        }
+        if (preg_match(self::WEB_PAGE, str_replace(["\0", "\xEF\xBB\xBF", "\xFF\xFE"], '', substr($sample, 0, 4096))) === 1) {
+            return new self($path, SourceFormat::WebPage, WebPage::open($path));
+        }
+        if (preg_match('/^(?:\xEF\xBB\xBF)?\s*<\?xml\b/', $sample) === 1) {
+            return str_contains($sample, XmlWorkbook::SHEET)
+                ? new self($path, SourceFormat::XmlWorkbook, XmlWorkbook::open($path))
+                : new self(
+                    $path,
+                    SourceFormat::Xml,
+                    ListedFile::open(static fn(?string $list): ListReader => new XmlRecords($path, $list)),
+                );
         }
 
         return new self($path, SourceFormat::Delimited, null, (new DialectDetector())->detect($sample, self::beyond($path)));
@@ -96,6 +114,7 @@ final readonly class SourceFile
         return match ($this->format) {
             SourceFormat::VCard => new VCardReader($this->path),
             SourceFormat::Json => new JsonReader($this->path),
+            SourceFormat::Xml => new XmlRecords($this->path),
             default => new DelimitedReader(
                 $this->path,
                 $as->dialect ?? ($this->detected ?? throw new \LogicException('A text has a dialect.')),

@@ -13,6 +13,10 @@ enum SourceFormat: string
     case OpenDocument = 'ods';
     case VCard = 'vcard';
     case Json = 'json';
+    /** SpreadsheetML of Excel 2002 and 2003. */
+    case XmlWorkbook = 'xmlbook';
+    case Xml = 'xml';
+    case WebPage = 'html';
     /** Written on the screen; kept as delimited text. */
     case Typed = 'typed';
 
@@ -25,6 +29,9 @@ enum SourceFormat: string
             self::OpenDocument => 'OpenDocument spreadsheet (.ods)',
             self::VCard => 'Contact cards (vCard)',
             self::Json => 'JSON',
+            self::XmlWorkbook => 'Excel workbook (XML)',
+            self::Xml => 'XML',
+            self::WebPage => 'Web page with a table',
             self::Typed => 'Typed in',
         };
     }
@@ -32,6 +39,6 @@ enum SourceFormat: string
     /** Whether the names of the columns are part of the format: the first row always is the header. */
     public function namesItsColumns(): bool
     {
-        return $this === self::VCard || $this === self::Json;
+        return $this === self::VCard || $this === self::Json || $this === self::Xml;
     }
 }

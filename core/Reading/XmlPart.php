@@ -33,6 +33,21 @@ final class XmlPart extends \XMLReader
         return $xml;
     }
 
+    /** @throws CannotRead if the file is not there */
+    public static function file(string $path): self
+    {
+        libxml_use_internal_errors(true);
+        libxml_clear_errors();
+        $xml = new self();
+        $xml->part = 'XML';
+        // @phpstan-ignore staticMethod.dynamicCall (called statically it would make a plain XMLReader)
+        if (!@$xml->open($path, null, LIBXML_NONET | LIBXML_COMPACT)) {
+            throw CannotRead::missing($path);
+        }
+
+        return $xml;
+    }
+
     /** @throws CannotRead where it is not well formed, or ends before its root does */
     public function read(): bool
     {

@@ -29,7 +29,7 @@ final class IntakeRunCommand extends Command
 
     private BatchOptions $batches;
 
-    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards or JSON} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--batch= : batch in which its gifts wait; opened if there is none of that name} {--expect= : with --batch, what is expected of the file, as NUMBER,TOTAL} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
+    protected $signature = 'intake:run {file : a spreadsheet (CSV, XLSX, XLS, ODS), contact cards, JSON or XML} {--plan= : saved column plan to use} {--sheet= : sheet of the workbook} {--name= : name of the intake} {--batch= : batch in which its gifts wait; opened if there is none of that name} {--expect= : with --batch, what is expected of the file, as NUMBER,TOTAL} {--dry-run : plan everything, write nothing to supporters and gifts} {--problems : with --json, name what keeps rows and what they are warned of} {--json : print the result as one JSON object}';
 
     protected $description = 'Brings a file in: reads, maps, checks, matches, loads and proves it';
 

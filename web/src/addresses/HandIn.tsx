@@ -44,7 +44,10 @@ export function HandIn() {
       <p style={{ margin: '0 0 10px' }}>
         Drop a list of addresses here. It comes back as it was, with what was found behind each row. Nobody is loaded.
       </p>
-      <FileButton onChange={take} accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,text/csv,text/plain,application/json">
+      <FileButton
+        onChange={take}
+        accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,.xml,.html,.htm,text/csv,text/plain,application/json"
+      >
         {(props) => (
           <Button {...props} loading={hand.isPending}>
             Choose a list

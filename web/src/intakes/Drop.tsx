@@ -54,7 +54,7 @@ export function Drop({ small = false }: { small?: boolean }) {
       onDrop={drop}
     >
       <p style={{ margin: '0 0 10px' }}>
-        Drop a file of supporters and gifts here: a spreadsheet (.csv, .xlsx, .xls, .ods), contact cards (.vcf) or JSON.
+        Drop a file of supporters and gifts here: a spreadsheet (.csv, .xlsx, .xls, .ods), contact cards (.vcf), JSON or XML.
       </p>
       {pasting !== null && (
         <form
@@ -88,7 +88,7 @@ export function Drop({ small = false }: { small?: boolean }) {
       {pasting === null && (
         <FileButton
           onChange={take}
-          accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,.ndjson,text/csv,text/plain,application/json,text/vcard"
+          accept=".csv,.txt,.tsv,.tab,.xlsx,.xls,.ods,.vcf,.json,.jsonl,.ndjson,.xml,.html,.htm,text/csv,text/plain,application/json,text/vcard"
         >
           {(props) => (
             <Button {...props} loading={bring.isPending}>

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading;
 
 /**
- * The lists of records that one object of JSON holds, as programs give them out: {"data": [...], "meta": {...}}, {"donors": [...], "gifts": [...]},
+ * The lists of records that one object of a file holds, as programs give them out: {"data": [...], "meta": {...}}, {"donors": [...], "gifts": [...]},
  * {"columns": [...], "rows": [[...]]}. What stands beside them counts and dates them.
  */
-final class JsonLists
+final class RecordLists
 {
     /** Names of members that tell of a list, whatever they hold. */
     private const COVER =
@@ -51,6 +51,18 @@ final class JsonLists
         $isCover = count($lists) === 1 ? array_filter($beside, is_array(...)) === [] && count($beside) < self::MOST : $beside === [];
 
         return $isCover ? $lists : [];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $object
+     * @param  ?string  $name  of a list of it; null for the first
+     * @return list<array<array-key, mixed>> its records; itself if it is one
+     */
+    public static function chosen(array $object, ?string $name): array
+    {
+        $lists = self::of($object);
+
+        return $lists === [] ? [$object] : $lists[$name ?? array_key_first($lists)] ?? [];
     }
 
     /**
