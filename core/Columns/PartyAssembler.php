@@ -280,7 +280,7 @@ final readonly class PartyAssembler
             further: $kind === 'spouse'
                 ? [...self::further($values), ...Consents::shared(self::further($values), $main->further)]
                 : self::further($values),
-            addresses: $kind === 'spouse' ? array_slice($main->addresses, 0, 1) : [],
+            addresses: $kind === 'spouse' ? self::atHome($main) : [],
             emails: self::contacts($values, 'email'),
             phones: self::contacts($values, 'phone'),
             identifiers: $this->identifiers($values),
@@ -338,7 +338,7 @@ final readonly class PartyAssembler
                 new PersonName(last: $main->name->last),
                 whole: $name,
                 further: Consents::shared([], $main->further),
-                addresses: array_slice($main->addresses, 0, 1),
+                addresses: self::atHome($main),
                 identifiers: $this->identifiers($values),
             ),
             true,
@@ -362,6 +362,16 @@ final readonly class PartyAssembler
         return $names[0]->last === $names[1]->last && $names[0]->first !== '' && $names[1]->first !== ''
             ? "{$first($names[0])} & {$first($names[1])} {$names[0]->last}"
             : "{$names[0]->display()} & {$names[1]->display()}";
+    }
+
+    /** @return list<IncomingAddress> where a couple lives: nobody lives where the other one works */
+    private static function atHome(IncomingRecord $main): array
+    {
+        return array_slice(
+            array_values(array_filter($main->addresses, static fn(IncomingAddress $address): bool => $address->kind !== 'work')),
+            0,
+            1,
+        );
     }
 
     /** @return array{list<array{IncomingAddress, StandardizedAddress}>, list<Problem>, list<FedValue>} the addresses, what is wrong with them, and parts that they come in without */

@@ -226,7 +226,7 @@ final readonly class WrittenName
     /** "Văn" is no "van"; the "'t" of "van 't Hoff" is one. */
     private static function isParticle(string $word): bool
     {
-        $isPlain = mb_check_encoding($word, 'ASCII') && strcasecmp($word, 't') !== 0;
+        $isPlain = mb_check_encoding($word, 'ASCII') && strcasecmp(rtrim($word, '.'), 't') !== 0;
 
         return ($isPlain || preg_match('/^(?:van)?[\'\x{2019}]t$/iu', $word) === 1) && Words::isParticle(Fold::solid($word));
     }

@@ -101,4 +101,7 @@ return [
     'cards of a funeral home' => ['Rec\'d From|full|name.full', 'Dt Pd|iso|gift.date', 'Ck Amt|money|gift.amount', 'IMO/IHO|tribute|gift.tribute_kind', 'Name of Deceased|full|gift.tribute', 'Send Card To|full|gift.tell'],
     'Sundays' => ['Family|full|name.full', '5-Jul|money|gift.amount', '12-Jul|money|gift.2.amount', '19-Jul|money|gift.3.amount', 'Jul Total|money|', 'YTD 2026|money|'],
     'how mail and letters begin' => ['Constituent|full|name.full', 'Addressee|full|name.envelope', 'Salutation|first|name.greeting'],
+    'members by a letter and a number' => ['Mbr No|code|id.old', 'M1 First|first|name.first', 'M1 Last|last|name.last', 'M2 First|first|spouse.name.first', 'M2 Last|last|spouse.name.last', 'Ph1|phone|phone'],
+    'adopters and their vets' => ['adopter_name|full|name.full', 'co_adopter|full|spouse.name.full', 'adopter_dob|birth|birth_date', 'phone_1|phone|phone', 'vet_clinic|org|', 'vet_phone|phone|'],
+    'agencies of a food bank' => ['Agency #|code|', 'Agency|org|organization.name', 'Contact 1|full|contact.name.full', 'Title 1|job|contact.role', 'Contact 2|full|', 'Ph|phone|phone', 'Ph 2|phone|phone.2', 'Paid Dt|iso|gift.date', 'Amt Pd|money|gift.amount'],
 ];

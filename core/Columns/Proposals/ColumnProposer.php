@@ -42,6 +42,39 @@ final readonly class ColumnProposer
     /** Of what is so no more. */
     private const NO_LONGER = ['old', 'prior', 'previous', 'former', 'past', 'obsolete', 'bad', 'invalid', 'wrong'];
 
+    /** Whose telephone or email it is, if it is not of who is named. */
+    private const SOMEONE_ELSE = [
+        'vet',
+        'veterinarian',
+        'doctor',
+        'dr',
+        'physician',
+        'dentist',
+        'clinic',
+        'hospital',
+        'pharmacy',
+        'school',
+        'landlord',
+        'reference',
+        'insurance',
+        'insurer',
+        'agent',
+        'attorney',
+        'lawyer',
+        'executor',
+        'exec',
+        'trustee',
+        'caterer',
+        'vendor',
+        'caseworker',
+        'neighbor',
+        'sitter',
+        'referral',
+        'referrer',
+        'recipient',
+        'solicitor',
+    ];
+
     public function __construct(private FieldCatalog $catalog) {}
 
     public function propose(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
@@ -332,11 +365,11 @@ final readonly class ColumnProposer
     {
         foreach ([[ValueLook::Email, 'email'], [ValueLook::Phone, 'phone']] as [$look, $target]) {
             // Beside the supporter's own, "Fundraiser email" is somebody else's.
-            if (array_intersect(HeaderWords::words($profile->header), self::NO_LONGER) !== []) {
+            if (array_intersect(HeaderWords::words($profile->header), [...self::NO_LONGER, ...self::SOMEONE_ELSE]) !== []) {
                 continue;
             }
-            $isOther = $look === ValueLook::Email && preg_match('/\p{L}.*\be-?mail/iu', $profile->header) === 1;
-            if ($isOther && $sheet->has('email', $column)) {
+            $isOther = preg_match('/\p{L}.*(?:\b|_)(?:e-?mail|phone|tel|cell|mobile)/iu', $profile->header) === 1;
+            if ($isOther && $sheet->has($target, $column)) {
                 continue;
             }
             if ($profile->share($look) >= self::CERTAIN && $profile->share(ValueLook::Date) < 0.5) {

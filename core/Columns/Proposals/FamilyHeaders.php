@@ -60,7 +60,37 @@ final class FamilyHeaders
      */
     public static function plain(array $headers): array
     {
-        return self::ofCouple(self::ofChildren($headers));
+        return self::ofCouple(self::ofChildren(self::ofNumbered($headers)));
+    }
+
+    /**
+     * "M1 First" and "M2 First" as "First 1" and "First 2": a letter for whoever they are, member, adult or donor.
+     *
+     * @param  list<string>  $headers
+     * @return list<string>
+     */
+    private static function ofNumbered(array $headers): array
+    {
+        $numbered = '/^\s*([A-Z])([12])[\s_.-]+(.+)$/Di';
+        $named = [];
+        foreach ($headers as $header) {
+            if (
+                preg_match($numbered, $header, $parts) === 1 &&
+                preg_match('/^(?:first|last|f|l|full)?[\s_]*(?:name)?$/iD', $parts[3]) === 1
+            ) {
+                $named[strtoupper($parts[1])][$parts[2]] = true;
+            }
+        }
+        $letters = array_keys(array_filter($named, static fn(array $numbers): bool => count($numbers) === 2));
+
+        return count($letters) !== 1
+            ? $headers
+            : array_map(
+                static fn(string $header): string => preg_match($numbered, $header, $parts) === 1 && strtoupper($parts[1]) === $letters[0]
+                    ? "{$parts[3]} {$parts[2]}"
+                    : $header,
+                $headers,
+            );
     }
 
     /**

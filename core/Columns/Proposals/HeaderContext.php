@@ -24,9 +24,42 @@ final class HeaderContext
             $words = HeaderWords::read($name);
             $senses[] = $words === null ? null : new HeaderSense($words->base, $words->party, $words->kind, $words->number, $occurrence);
         }
-        $senses = self::numberedAddresses($headers, self::wholeNames($headers, FamilyHeaders::settle($headers, $senses)));
+        $senses = self::contacts($headers, FamilyHeaders::settle($headers, $senses));
+        $senses = self::numberedAddresses($headers, self::wholeNames($headers, $senses));
 
         return self::shared(self::sections($headers, $senses));
+    }
+
+    /**
+     * "Agency, Contact 1, Contact 2": whom to ask for at an organization, where the sheet names nobody else. A second one has no field.
+     *
+     * @param  list<string>  $headers
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function contacts(array $headers, array $senses): array
+    {
+        $own = array_column(array_filter($senses, static fn(?HeaderSense $sense): bool => $sense?->party === ''), 'base');
+        $contacts = array_filter(
+            $senses,
+            static fn(?HeaderSense $sense, int $column): bool => $sense?->base === 'name.full' &&
+                $sense->party === '' &&
+                preg_match(
+                    '/^(?:primary |main )?(?:contact|rep|representative|attn|attention)(?: person)?(?: \d)?$/D',
+                    implode(' ', HeaderWords::words($headers[$column])),
+                ) === 1,
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $names = array_filter($own, static fn(string $base): bool => preg_match('/^name\.(?:full|first|last)$/D', $base) === 1);
+        if ($contacts === [] || count($names) > count($contacts) || !in_array('organization.name', $own, true)) {
+            return $senses;
+        }
+        $first = array_key_first($contacts);
+        foreach ($contacts as $column => $sense) {
+            $senses[$column] = $column === $first ? new HeaderSense('name.full', 'contact', '', 0) : new HeaderSense('', '', '', 0);
+        }
+
+        return array_values($senses);
     }
 
     /**

@@ -161,7 +161,7 @@ final class HeaderGuess
                 ($sense === null || $sense->base === '') && str_starts_with($of($column), $prefix)
                     ? HeaderWords::read(substr($of($column), strlen($prefix)))
                     : null;
-            if ($read !== null && $read->party === '' && preg_match('/^(?:address|email|phone)\b/', $read->base) === 1) {
+            if ($read !== null && $read->party === '' && preg_match('/^(?:address|email|phone|birth_date)\b/', $read->base) === 1) {
                 $senses[$column] = new HeaderSense($read->base, '', $read->kind, $read->number, 1, true);
             }
         }

@@ -331,6 +331,14 @@ final class HeaderWords
                 if (array_intersect($letters, self::PARENTS) !== [] && preg_match('/^(?:name|address)\.|^(?:email|phone)/', $base) !== 1) {
                     return array_intersect($attempt, self::PARENTS) === [] ? null : new self($base, '', '', 0);
                 }
+                // "Agency #" is no name.
+                if (
+                    end($letters) === 'no' &&
+                    !in_array('no', $attempt, true) &&
+                    preg_match('/^(?:name\.|organization\.name$)/', $base) === 1
+                ) {
+                    return new self('', '', '', 0);
+                }
                 // "Agency contact" is a person.
                 $isPerson =
                     $base === 'organization.name' && $party === 'contact' && in_array(end($letters), self::PARTIES['contact'], true);
@@ -381,6 +389,7 @@ final class HeaderWords
 
         return match (true) {
             !$alone => null,
+            end($letters) === 'no' => $party === 'household' ? new self('id.old', $party, '', 0) : null,
             $party === 'employer', $party === 'household' => new self('organization.name', $party, '', 0),
             default => new self('name.full', $party, '', (int) ($numbers[0] ?? 0)),
         };
@@ -418,7 +427,7 @@ final class HeaderWords
                 '/\b(\d) ?(st|nd|rd|th)\b/iu',
                 '/\$/',
                 '/\(c\)/i',
-                '/\bco-?(?:adopter|applicant|donor|member|owner|signer|tenant)\b/i',
+                '/\bco[-_ ]?(?:adopter|applicant|donor|member|owner|signer|tenant)\b/i',
             ],
             ['', ' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', ' spouse '],
             $spaced,

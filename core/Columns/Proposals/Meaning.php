@@ -201,6 +201,11 @@ final class Meaning
     /** A job needs an organization to be at. */
     private static function role(SheetSense $sheet): ?string
     {
+        $isOwn = $sheet->has('name.full') || $sheet->has('name.last') || $sheet->has('name.first');
+        if (!$isOwn && $sheet->has('name.full', -1, 'contact') && $sheet->has('organization.name')) {
+            return 'contact.role';
+        }
+
         return ($sheet->has('organization.name') || $sheet->has('organization.name', -1, 'employer')) && $sheet->hasPersonNames()
             ? 'employer.role'
             : null;
@@ -232,7 +237,7 @@ final class Meaning
     {
         $years = 0;
         foreach ($profile->values as $value => $count) {
-            $years += preg_match('/^(?:19|20)\d\d$/D', (string) $value) === 1 ? $count : 0;
+            $years += preg_match('/^(?:[01]?\d[\/-]|\p{L}{3,9}\.? )?(?:19|20)\d\d$/Du', (string) $value) === 1 ? $count : 0;
         }
 
         return $profile->filled > 0 && $profile->share(ValueLook::Date) + $years / $profile->filled >= self::MOST;

@@ -21,6 +21,7 @@ use PineSieve\Core\Columns\Steps\Split;
 use PineSieve\Core\Columns\Steps\Step;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Gifts\Gift;
+use PineSieve\Core\Records\IncomingAddress;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldType;
@@ -57,6 +58,29 @@ final class PartiesTest extends TestCase
             new ColumnPlan($choices, $constants, $linkOrganizations),
             new Standards($catalog, new Formats('2026-01-31')),
         ))->map(array_values($row));
+    }
+
+    public function test_nobody_lives_where_the_other_one_works(): void
+    {
+        $row = [
+            'name.full' => 'Ann Lee',
+            'spouse.name.full' => 'Bo Lee',
+            'address.work.line1' => '9 Court St',
+            'address.work.city' => 'Keene',
+        ];
+        $streets = static fn(MappedRow $row): array => array_map(
+            static fn(Party $party): array => array_map(
+                static fn(IncomingAddress $address): string => $address->stored->line1,
+                $party->record->addresses,
+            ),
+            $row->parties,
+        );
+
+        self::assertSame([['9 Court St'], [], []], $streets(self::map($row)));
+        self::assertSame(
+            [['9 Court St', '12 Elm St'], ['12 Elm St'], ['12 Elm St']],
+            $streets(self::map([...$row, 'address.2.line1' => '12 Elm St', 'address.2.city' => 'Dover'])),
+        );
     }
 
     public function test_a_spouse_has_a_status_and_consents_but_is_nobody_by_them(): void

@@ -47,6 +47,11 @@ final class NamesTest extends TestCase
         yield 'a nickname that is the first name' => ['"Dutch" Van Horne', new PersonName(last: 'Van Horne')];
         yield 'an initial that is none' => ['Seán Ó Briain', new PersonName(first: 'Seán', last: 'Ó Briain')];
         yield 'an initial that is one' => ['Mary T Lee', new PersonName(first: 'Mary', middle: 'T', last: 'Lee')];
+        foreach (range('A', 'Z') as $initial) {
+            $named = new PersonName(first: 'Mary', middle: "{$initial}.", last: 'Lee');
+            yield "the initial {$initial}" => ["Mary {$initial}. Lee", $named];
+            yield "the initial {$initial}, turned round" => ["Lee, Mary {$initial}.", $named];
+        }
         yield 'the third' => ['Ann Lee the 3rd', new PersonName(first: 'Ann', last: 'Lee', suffix: 'III')];
         yield 'an officer' => ['Officer T. Banks', new PersonName('Officer', 'T.', '', 'Banks')];
         yield 'one word' => ['Cher', new PersonName(last: 'Cher')];
