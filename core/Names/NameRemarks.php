@@ -13,7 +13,7 @@ final readonly class NameRemarks
     private const GONE = ['deceased', 'dec', 'decd', 'dead', 'died', 'passed away', 'rip'];
 
     /** Who comes along without a name, or gets the mail in one's place. */
-    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with|et)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|partner|resident|occupant|al|ux|vir|\d|one))\.?$/iu';
+    private const COMPANY = '/[\s,]*(?:[&+\/]|\b(?:and|or|plus|with|et)\b)\s*((?:(?:his|her|their|a|current|\d+|one|two)\s+)*(?:guests?|friends?|spouse|wife|husband|children|kids|others?|partner|resident|occupant|(?<=et )al|ux|vir|\d|one))\.?$/iu';
 
     /** How mail or a name reaches someone else, who one was, and a remark behind a dash: "c/o Bo Park", "dba Lee Designs", "née Park", "- do not mail". */
     private const WAY = '(?<=\S)[\s,]+(?:c\s?\/\s?o|in care of|d\.?\/?b\.?\/?a\.?|n[ée]e|formerly|aka|(?-i:[fn]ka|[FN]KA)|[afn]\/k\/a) \S.*$|(?<=\S) [-–—] (?-i:\p{Ll}).*$';

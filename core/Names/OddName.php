@@ -68,6 +68,7 @@ final class OddName
             preg_match('/^\d+\w? /', $text) === 1 ||
             LostLetters::areIn($text) ||
             self::mayBeEither($text) ||
+            WrittenName::mayBeCouple($text) ||
             (preg_match('/^(mrs\.?) (\p{L}+) \p{L}/iu', $text, $found) === 1 && HusbandsName::isIn($found[1], $found[2])) ||
             ($isOneCell && preg_match(self::PARTICLE, $text) === 1 && WrittenName::mayBeLastAlone($text))
         ) {
@@ -153,14 +154,20 @@ final class OddName
     private static function mayBeEither(string $text): bool
     {
         if (preg_match('/^(\p{L}{2,}) (\p{L}{3,})$/uD', $text, $words) !== 1) {
-            return false;
+            return self::mayBeChurch($text);
         }
         $last = Fold::words($words[2]);
 
-        return Words::isOftenLastName($last)
-            ? !FrequentNames::isFirst(Fold::words($words[1]))
-            : in_array($last, ['church', 'chapel', 'temple'], true) &&
-                    preg_match('/^(?:grace|hope|faith|charity|mercy)$/iD', $words[1]) === 1;
+        return Words::isOftenLastName($last) ? !FrequentNames::isFirst(Fold::words($words[1])) : self::mayBeChurch($text);
+    }
+
+    /** "Grace Chapel", "Hope & Peace Church" */
+    private static function mayBeChurch(string $text): bool
+    {
+        return preg_match(
+            '/^(?:(?:grace|hope|faith|charity|mercy|peace|joy|trinity|glory|love|&|and) )+(?:church|chapel|temple)$/iD',
+            $text,
+        ) === 1;
     }
 
     /** "Mrs. Robert (Ann) Lee" is Ann: what stands in parentheses is a first name, and no form of the one before it. */

@@ -13,6 +13,9 @@ final class TwoPeople
     /** "Ann/Bo Lee" is two; "c/o" and "1/2" are not. */
     private const AND = '\s*(?:&|\s\+\s|\s(?:and|or|und|et)\s|(?<=\p{L}{2})\s?\/\s?(?=\p{L}{2}))\s*';
 
+    /** "Mary Jo", "Billy Bob": what is no last name behind a first one. */
+    private const SECOND = '/^(?:jo|ann|anne|marie|lou|sue|beth|ellen|kate|mae|lynn|louise|bob|joe|luc|pierre)$/D';
+
     private function __construct() {}
 
     /** Whether a name, if it is no organization's, is that of two. */
@@ -59,7 +62,7 @@ final class TwoPeople
                 ? [$text]
                 : [
                     "{$first} {$last}",
-                    str_contains($other, ' ') && Words::title(self::firstWord($other)) === null ? $other : "{$other} {$last}",
+                    self::needsLastName($other) || Words::title(self::firstWord($other)) !== null ? "{$other} {$last}" : $other,
                 ];
         }
         if (str_contains($one, ',')) {
@@ -86,15 +89,20 @@ final class TwoPeople
         return [self::needsLastName($one) ? $one . ' ' . self::lastName($other) : $one, $other];
     }
 
-    /** "John" and "Dr. John" do; "John Smith" does not. */
+    /** "John", "Dr. John", "John Q." and "Mary Jo" do; "John Smith" and "J. Smith" do not. */
     private static function needsLastName(string $text): bool
     {
-        $words = array_filter(
-            explode(' ', NameRemarks::of($text)->name),
-            static fn(string $word): bool => Words::title(Fold::solid($word)) === null && preg_match('/^\p{L}\.?$/u', $word) !== 1,
+        $words = array_values(
+            array_filter(
+                explode(' ', NameRemarks::of($text)->name),
+                static fn(string $word): bool => Words::title(Fold::solid($word)) === null,
+            ),
         );
+        $last = $words[count($words) - 1] ?? '';
 
-        return count($words) < 2;
+        return count($words) < 2 ||
+            preg_match('/^\p{L}\.?$/u', $last) === 1 ||
+            (count($words) === 2 && preg_match(self::SECOND, Fold::words($last)) === 1 && FrequentNames::isFirst(Fold::words($words[0])));
     }
 
     private static function isTitledLast(string $text): bool

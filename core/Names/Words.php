@@ -7,7 +7,7 @@ namespace PineSieve\Core\Names;
 /** The word lists of data/words.php. Keys are folded. */
 final class Words
 {
-    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
+    /** @var ?array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'spanish last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static ?array $lists = null;
 
     private function __construct() {}
@@ -58,6 +58,11 @@ final class Words
         return isset(self::lists()['places'][$folded]);
     }
 
+    public static function isSpanishLastName(string $folded): bool
+    {
+        return isset(self::lists()['spanish last names'][$folded]);
+    }
+
     public static function isParticle(string $folded): bool
     {
         return isset(self::lists()['particles'][$folded]);
@@ -85,11 +90,11 @@ final class Words
         return self::lists()['full'][$folded] ?? $folded;
     }
 
-    /** @return array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
+    /** @return array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'spanish last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} */
     private static function lists(): array
     {
         if (self::$lists === null) {
-            /** @var array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
+            /** @var array{titles: array<string, string>, suffixes: array<string, string>, credentials: array<string, string>, particles: array<string, int>, organizations: array<string, int>, 'last names': array<string, int>, 'spanish last names': array<string, int>, 'first names': array<string, int>, places: array<string, int>, idle: array<string, int>, common: array<string, int>, full: array<string, string>} $lists */
             $lists = require __DIR__ . '/data/words.php';
             self::$lists = $lists;
         }

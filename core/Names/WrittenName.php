@@ -175,13 +175,37 @@ final readonly class WrittenName
         if (preg_match(self::FIRM, $text) === 1 || preg_match(self::NAMED, $text) === 1) {
             return true;
         }
-        $telling = array_values(array_filter(explode(' ', Fold::words(str_ireplace('co-', 'co', $text))), Words::tellsOrganization(...)));
+        $telling = self::telling($text);
 
         if (count($telling) === 1 && self::isFirstName($telling[0], $text)) {
             return false;
         }
 
         return $telling !== [] && (count($telling) > 1 || !Words::isLastName($telling[0]) || !self::isLastName($telling[0], $text));
+    }
+
+    /** "Hunter & Trinity Church": an organization by a word that is a last name as well, where two stand who may be people. */
+    public static function mayBeCouple(string $text): bool
+    {
+        if (!TwoPeople::areIn($text)) {
+            return false;
+        }
+        $telling = self::telling($text);
+        $first = explode(' ', Fold::words($text))[0];
+
+        return count($telling) === 1 &&
+            Words::isLastName($telling[0]) &&
+            preg_match(self::FIRM, $text) !== 1 &&
+            (FrequentNames::isFirst($first) || Words::title($first) !== null || $first === $telling[0]) &&
+            self::isOrganization($text);
+    }
+
+    /** @return list<string> the words of a name that organizations have, each once */
+    private static function telling(string $text): array
+    {
+        $words = array_unique(explode(' ', Fold::words(str_ireplace('co-', 'co', $text))));
+
+        return array_values(array_filter($words, Words::tellsOrganization(...)));
     }
 
     /** "Marina Lopez" and "Dr. Temple Harkness" are people, "Marina Bay" and "Temple Israel" are not. */
@@ -198,6 +222,27 @@ final readonly class WrittenName
         return Words::isFirstName($word) && count($words) === 2 && $first === $word && !Words::tellsPlace($last);
     }
 
+    /** "Ann & Bo Church", "Ann Church and Bo Park", "Church, Ann & Bo", "Mr. & Mrs. Ann Church": who stands first has a first name that is known. */
+    private static function areCouple(string $word, string $text): bool
+    {
+        $isTurned = preg_match('/^(\p{L}+),\s*/u', $text, $last) === 1 && Fold::words($last[1]) === $word;
+        $known = $ends = 0;
+        $halves = TwoPeople::halves($isTurned ? substr($text, strlen($last[0])) : $text);
+        foreach ($halves as $half) {
+            $words = array_values(
+                array_filter(
+                    explode(' ', Fold::words($half)),
+                    static fn(string $one): bool => Words::title($one) === null && Words::suffix($one) === null,
+                ),
+            );
+            $known += $words === [] || FrequentNames::isFirst($words[0]) ? 1 : 0;
+            $ends += count($words) > 1 && $words[count($words) - 1] === $word ? 1 : 0;
+        }
+        $isShort = str_word_count($text) < 5 && FrequentNames::isFirst(Fold::words(explode(' ', $halves[0])[0]));
+
+        return count($halves) === 2 && ($known === 2 || $isShort) && ($isTurned || $ends > 0);
+    }
+
     /** "Church, Ann", "Dr. Ann M. Church Jr." and "Ann & Bo Church" are people: one first name or initials, and the telling word behind it. */
     private static function isLastName(string $word, string $text): bool
     {
@@ -211,10 +256,14 @@ final readonly class WrittenName
                     $one !== 'and',
             ),
         );
-        $first = array_values(array_diff($words, [$word]))[0] ?? '';
+        [$first, $second] = [...array_values(array_diff($words, [$word])), '', ''];
         $isKnown = FrequentNames::isFirst($first);
+        // "Miss Ann Mary Church"
+        if (count($words) === 3 && $words[2] === $word && count($all) > 3 && Words::title($all[0]) !== null) {
+            return $isKnown && FrequentNames::isFirst($second);
+        }
         if (TwoPeople::areIn($text)) {
-            return count($words) === 3 && $words[2] === $word && $isKnown;
+            return self::areCouple($word, $text);
         }
 
         return count($words) < 3 &&
@@ -231,10 +280,15 @@ final readonly class WrittenName
         return ($isPlain || preg_match('/^(?:van)?[\'\x{2019}]t$/iu', $word) === 1) && Words::isParticle(Fold::solid($word));
     }
 
-    /** "van der Berg" is one, where no first name can be meant. */
+    /** Before a comma all of it is the last name. */
     private static function lastNameOf(string $half): string
     {
-        return Words::isParticle(Fold::words(explode(' ', $half)[0])) ? trim($half, ', ') : self::person($half)->last;
+        if (!str_ends_with($half, ',')) {
+            return self::person($half)->last;
+        }
+        [, $words] = self::cutTitle(explode(' ', trim($half, ', ')));
+
+        return implode(' ', self::cutSuffix($words)[0]);
     }
 
     /** @param  bool  $isCalled  whether a nickname says the first name: '"Dutch" Van Horne' */
@@ -244,7 +298,7 @@ final readonly class WrittenName
         [$names, $suffixes] = [[], []];
         // "Ann Lee, the 2nd"
         foreach (array_map(trim(...), explode(',', (string) preg_replace('/, the (?=\d)/i', ', ', $text))) as $i => $part) {
-            $isBehindName = $i > 0 && (count($names) > 1 || self::isWhole($names[0]));
+            $isBehindName = $i > 0 && (count($names) > 1 || self::isWhole(implode(' ', self::cutSuffix(explode(' ', $names[0]))[0])));
             $isOffice = $isBehindName && preg_match('/^(?:\p{Lu}\.){2,4}$/uD', $part) === 1 && self::isTitled($names[0]);
             $known =
                 $i === 0 || (!$isBehindName && self::areInitials($part))
@@ -301,6 +355,10 @@ final readonly class WrittenName
         if ($from > 1 && self::isIrish($words[$from - 1], $words[$from])) {
             $from--;
         }
+        // "Ana García López" has two last names; of "Ana García Smith" one is from before.
+        if ($from > 1 && Words::isSpanishLastName(Fold::words($words[$from])) && Words::isSpanishLastName(Fold::words($words[$from - 1]))) {
+            $from--;
+        }
         while ($from > 1 && (isset(self::IRISH[$words[$from - 1]]) || self::isParticle($words[$from - 1]))) {
             $from--;
         }
@@ -332,15 +390,18 @@ final readonly class WrittenName
 
         $first = Fold::solid($before[0]);
 
+        // "Dr. Van Miller"
+        $mayBeFirst = preg_match(self::VIETNAMESE, $last) === 1 || (in_array($first, ['van', 'le'], true) && FrequentNames::isLast($last));
+
         return isset(self::NEVER_FIRST[$first]) ||
-            (isset(self::SELDOM_FIRST[$first]) && (count($before) > 1 || ($title !== '' && preg_match(self::VIETNAMESE, $last) !== 1)));
+            (isset(self::SELDOM_FIRST[$first]) && (count($before) > 1 || ($title !== '' && !$mayBeFirst)));
     }
 
     /** "O Brien", "Ó Briain", "Mac Donald": the first of two words is no initial, and no first name. */
     private static function isIrish(string $word, string $last): bool
     {
         return match (Fold::words($word)) {
-            'o' => $word === 'Ó' || preg_match(self::BEHIND_O, Fold::words($last)) === 1,
+            'o' => $word === 'Ó' || (!str_ends_with($word, '.') && preg_match(self::BEHIND_O, Fold::words($last)) === 1),
             'mac' => preg_match(self::BEHIND_MAC, Fold::words($last)) === 1,
             default => isset(self::IRISH[$word]),
         };
@@ -462,7 +523,10 @@ final readonly class WrittenName
             count($words) > 1 &&
             ($suffix =
                 Words::suffix(Fold::solid($words[count($words) - 1])) ??
-                (count($words) > 2 && !$isFlat ? self::credential($words[count($words) - 1]) : null)) !== null
+                // "Lee, Carl L. V." is no fifth.
+                (count($words) > 2 && !$isFlat && !str_ends_with($words[count($words) - 1], 'V.')
+                    ? self::credential($words[count($words) - 1])
+                    : null)) !== null
         ) {
             array_unshift($suffixes, $suffix);
             array_pop($words);

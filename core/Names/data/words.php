@@ -26,6 +26,26 @@ return [
     'credentials' => ['pac' => 'PA-C', 'do' => 'DO', 'v' => 'V', 'vi' => 'VI', 'pe' => 'PE', 'sj' => 'SJ', 'od' => 'OD', 'dc' => 'DC', 'np' => 'NP', 'pa' => 'PA', 'op' => 'OP', 'lpn' => 'LPN', 'ms' => 'MS', 'ma' => 'MA', 'mfa' => 'MFA', 'bs' => 'BS', 'rd' => 'RD', 'pt' => 'PT', 'ot' => 'OT', 'usa' => 'USA', 'thd' => 'ThD', 'dd' => 'DD'],
     // Small words that belong to the last name after them.
     'particles' => ['van' => 1, 'von' => 1, 'der' => 1, 'den' => 1, 'de' => 1, 'del' => 1, 'della' => 1, 'di' => 1, 'da' => 1, 'dos' => 1, 'du' => 1, 'la' => 1, 'le' => 1, 'st' => 1, 'ter' => 1, 'ten' => 1, 'bin' => 1, 'al' => 1, 'el' => 1, 'mc' => 1, 'mac' => 1, 'los' => 1, 'las' => 1, 'san' => 1, 'santa' => 1, 'sta' => 1, 'sto' => 1, 'dela' => 1, 'delos' => 1, 'ibn' => 1, 'abu' => 1, 'bint' => 1, 't' => 1, 'vander' => 1, 'vanden' => 1, 'dal' => 1, 'dalla' => 1, 'dalle' => 1, 'delle' => 1, 'dello' => 1, 'degli' => 1, 'zur' => 1, 'op' => 1, 'saint' => 1, 'vant' => 1],
+    // Source: compiled by hand from general usage in the United States.
+    'spanish last names' => [
+        'aguilar' => 1, 'aguirre' => 1, 'alvarado' => 1, 'alvarez' => 1, 'arellano' => 1, 'avila' => 1, 'ayala' => 1, 'cabrera' => 1,
+        'calderon' => 1, 'camacho' => 1, 'cardenas' => 1, 'carrillo' => 1, 'castaneda' => 1, 'castillo' => 1, 'castro' => 1,
+        'cervantes' => 1, 'chavez' => 1, 'contreras' => 1, 'cortes' => 1, 'cortez' => 1, 'delgado' => 1, 'diaz' => 1, 'dominguez' => 1,
+        'duran' => 1, 'escobar' => 1, 'espinosa' => 1, 'espinoza' => 1, 'esquivel' => 1, 'estrada' => 1, 'fernandez' => 1, 'figueroa' => 1,
+        'flores' => 1, 'franco' => 1, 'fuentes' => 1, 'gallegos' => 1, 'garcia' => 1, 'garza' => 1, 'gomez' => 1, 'gonzales' => 1,
+        'gonzalez' => 1, 'guerrero' => 1, 'gutierrez' => 1, 'guzman' => 1, 'hernandez' => 1, 'herrera' => 1, 'ibarra' => 1, 'jimenez' => 1,
+        'juarez' => 1, 'lara' => 1, 'lopez' => 1, 'lozano' => 1, 'lugo' => 1, 'luna' => 1, 'macias' => 1, 'maldonado' => 1, 'marin' => 1,
+        'marquez' => 1, 'martinez' => 1, 'medina' => 1, 'mejia' => 1, 'melendez' => 1, 'mendez' => 1, 'mendoza' => 1, 'meza' => 1,
+        'miranda' => 1, 'molina' => 1, 'montes' => 1, 'montoya' => 1, 'mora' => 1, 'morales' => 1, 'moreno' => 1, 'munoz' => 1,
+        'navarro' => 1, 'nunez' => 1, 'ochoa' => 1, 'orozco' => 1, 'ortega' => 1, 'ortiz' => 1, 'pacheco' => 1, 'padilla' => 1,
+        'palacios' => 1, 'pena' => 1, 'perez' => 1, 'pineda' => 1, 'quintero' => 1, 'ramirez' => 1, 'ramos' => 1, 'rangel' => 1,
+        'reyes' => 1, 'rios' => 1, 'rivas' => 1, 'rivera' => 1, 'robles' => 1, 'rodriguez' => 1, 'rojas' => 1, 'romero' => 1,
+        'rosales' => 1, 'rosario' => 1, 'ruiz' => 1, 'salas' => 1, 'salazar' => 1, 'salinas' => 1, 'sanchez' => 1, 'sandoval' => 1,
+        'santana' => 1, 'santiago' => 1, 'santos' => 1, 'serrano' => 1, 'sierra' => 1, 'solis' => 1, 'soto' => 1, 'suarez' => 1,
+        'tapia' => 1, 'torres' => 1, 'trevino' => 1, 'trujillo' => 1, 'valdez' => 1, 'valencia' => 1, 'valenzuela' => 1, 'vargas' => 1,
+        'vasquez' => 1, 'vazquez' => 1, 'vega' => 1, 'velasquez' => 1, 'velazquez' => 1, 'velez' => 1, 'villa' => 1, 'villanueva' => 1,
+        'villarreal' => 1, 'zamora' => 1, 'zuniga' => 1,
+    ],
     // A name with one of these words is an organization's.
     'organizations' => [
         'team' => 1, 'savings' => 1, 'pd' => 1,

@@ -44,6 +44,13 @@ final class NamesTest extends TestCase
         yield 'a Scottish one' => ['Mac Donald', new PersonName(last: 'Mac Donald')];
         yield 'Mac for a first name' => ['Mac Davis', new PersonName(first: 'Mac', last: 'Davis')];
         yield 'a first name that may be a particle' => ['Al Haddad', new PersonName(first: 'Al', last: 'Haddad')];
+        yield 'two last names' => ['Ana María García López', new PersonName(first: 'Ana', middle: 'María', last: 'García López')];
+        yield 'one of them from before' => ['Ana García Smith', new PersonName(first: 'Ana', middle: 'García', last: 'Smith')];
+        yield 'an initial that is no fifth' => ['Cruz, Carl L. V.', new PersonName(first: 'Carl', middle: 'L. V.', last: 'Cruz')];
+        yield 'initials behind a suffix' => ['Torres Jr., J.R.', new PersonName(first: 'J.R.', last: 'Torres', suffix: 'Jr.')];
+        yield 'an O that is an initial' => ['Ann O. Sullivan', new PersonName(first: 'Ann', middle: 'O.', last: 'Sullivan')];
+        yield 'a first name behind a title' => ['Dr. Van Miller', new PersonName('Dr.', 'Van', last: 'Miller')];
+        yield 'two first names before a word of organizations' => ['Miss Ann Mary Church', new PersonName('Miss', 'Ann', 'Mary', 'Church')];
         yield 'a nickname that is the first name' => ['"Dutch" Van Horne', new PersonName(last: 'Van Horne')];
         yield 'an initial that is none' => ['Seán Ó Briain', new PersonName(first: 'Seán', last: 'Ó Briain')];
         yield 'an initial that is one' => ['Mary T Lee', new PersonName(first: 'Mary', middle: 'T', last: 'Lee')];
@@ -279,6 +286,16 @@ final class NamesTest extends TestCase
         yield ['Famille Côté-Roy', 'Côté-Roy'];
         yield ['Fam. Müller', 'Müller'];
         yield ['Sta. Maria, Jose & Luz', 'Sta. Maria'];
+        yield ['Mr. & Mrs. De Luca', 'De Luca'];
+        yield ['Mr. and Mrs. Van Buren', 'Van Buren'];
+        yield ['Betty & Al Rogers', 'Rogers'];
+        yield ['Bill Xu and Van Nichols', 'Nichols'];
+        yield ['Garcia Lopez, Ana & Jack', 'Garcia Lopez'];
+        yield ['Rev. Lee Jr., Ann & Bo', 'Lee'];
+        yield ['Frances Church and Henry Church', 'Church'];
+        yield ['Church, Henry & Ann', 'Church'];
+        yield ['Mr. & Mrs. Charles V. Church', 'Church'];
+        yield ['Alice Monk + Jim Church', 'Church'];
     }
 
     #[DataProvider('households')]
@@ -305,6 +322,14 @@ final class NamesTest extends TestCase
         yield ['Ann & Bo', ['Ann', 'Bo']];
         yield ['John (deceased) & Mary Smith', ['John (deceased) Smith', 'Mary Smith']];
         yield ['Ms. Moore & Mr. Reyes', ['Ms. Moore', 'Mr. Reyes']];
+        yield ['Lee, Ann M. & Bo T.', ['Ann M. Lee', 'Bo T. Lee']];
+        yield ['Lee, Ann & Mary Jo', ['Ann Lee', 'Mary Jo Lee']];
+        yield ['Lee, Ann & Bo Park', ['Ann Lee', 'Bo Park']];
+        yield ['Billy Bob and Ann Young', ['Billy Bob Young', 'Ann Young']];
+        yield ['A. J. Jordan & Kate Bennett', ['A. J. Jordan', 'Kate Bennett']];
+        yield ['Ann St. John & Bo Park', ['Ann St. John', 'Bo Park']];
+        yield ['Ann Q. and Bo Lee', ['Ann Q. Lee', 'Bo Lee']];
+        yield ['Ray, Nick & Al', ['Nick Ray', 'Al Ray']];
         yield ['Ann Lee, CEO & Founder', ['Ann Lee, CEO & Founder']];
         yield ['A & B', ['A & B']];
         yield ['Ann & Bo & Cy Lee', ['Ann & Bo & Cy Lee']];
@@ -519,6 +544,8 @@ final class NamesTest extends TestCase
                 'Vander Meer',
                 'Mrs. Ned Young',
                 'MRS ROBT LEE',
+                'Grace & Peace Church',
+                'Mr. & Mrs. A. J. Church',
             ]
             as $name
         ) {
