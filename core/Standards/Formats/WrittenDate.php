@@ -40,15 +40,17 @@ final class WrittenDate
     {
         $text = (string) preg_replace(
             [
-                '/[T\s]+\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?\s*(?:[ap]\.?m\.?)?(?:Z|[+-]\d{2}:?\d{2})?$/i',
+                '/(?:T|,?\s+(?:at\s+)?)\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?\s*(?:[ap]\.?m\.?)?(?:Z|[+-]\d{2}:?\d{2})?$/i',
                 // "05-MAR-26 10.30.00.000 AM"
                 '/\s+\d{1,2}\.\d{2}\.\d{2}(?:\.\d+)?\s*[ap]m$/i',
                 // "Thu Jan 05 10:00:00 EST 2026"
                 '/(?<=\d) \d{2}:\d{2}:\d{2}(?: [A-Z]{3,4})?(?= \d{4}$)/D',
+                '/(?<=\d{4})\.$/D',
             ],
             '',
             trim($text),
         );
+        $text = (string) preg_replace('/(?<=\d) ?([\/.-]) ?(?=\d)/', '$1', $text);
         $meanings = [];
         $add = static function (DateOrder $order, string $year, int $month, int $day) use (&$meanings, $thisYear): void {
             $full = strlen($year) === 2 ? self::century((int) $year, $thisYear) : (int) $year;
@@ -68,10 +70,15 @@ final class WrittenDate
             $add(DateOrder::MonthDayYear, $m[3], (int) $m[1], (int) $m[2]);
             $add(DateOrder::DayMonthYear, $m[3], (int) $m[2], (int) $m[1]);
         } elseif (
-            preg_match('/^' . self::BEFORE . self::MONTH . '\s+' . self::DAY . ',?\s+' . self::YEAR . '$/iDu', $text, $m) === 1 &&
+            preg_match('/^' . self::BEFORE . self::MONTH . '[\s,\/-]*' . self::DAY . '[\s,\/-]+' . self::YEAR . '$/iDu', $text, $m) === 1 &&
             ($month = self::month($m[1])) !== null
         ) {
             $add(DateOrder::MonthDayYear, $m[3], $month, (int) $m[2]);
+        } elseif (
+            preg_match('/^(\d{4})[\s-]+' . self::MONTH . '[\s-]+' . self::DAY . '$/iDu', $text, $m) === 1 &&
+            self::month($m[2]) !== null
+        ) {
+            $add(DateOrder::YearMonthDay, $m[1], (int) self::month($m[2]), (int) $m[3]);
         } elseif (
             (preg_match(
                 '/^' . self::BEFORE . self::DAY . '(?:[\s-]+| (?:of|de) )' . self::MONTH . ',?(?:[\s-]+| de )' . self::YEAR . '$/iDu',

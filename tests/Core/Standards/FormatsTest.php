@@ -182,6 +182,20 @@ final class FormatsTest extends TestCase
             [DateOrder::YearMonthDay, '27/01/04', '1927-01-04'],
             [null, '16/03/04', '2004-03-16'],
             [null, '44927', '!date.form'],
+            [null, '2016 Mar 4', '2016-03-04'],
+            [null, '2016-Mar-04', '2016-03-04'],
+            [null, 'Mar-04-2016', '2016-03-04'],
+            [null, 'Mar/4/2016', '2016-03-04'],
+            [null, 'March, 4 2016', '2016-03-04'],
+            [null, 'Mar 4,2016', '2016-03-04'],
+            [null, 'Mar4,2016', '2016-03-04'],
+            [null, 'Mar 42016', '!date.form'],
+            [null, '4 Mar 2016, 3:07 PM', '2016-03-04'],
+            [null, 'Mar 4, 2016 at 3:07pm', '2016-03-04'],
+            [null, '3 / 14 / 2016', '2016-03-14'],
+            [null, '14. 3. 2016', '2016-03-14'],
+            [null, '3/14/2016.', '2016-03-14'],
+            [null, '2016 Marble 4', '!date.form'],
         ];
         foreach ($table as [$order, $written, $value]) {
             yield ($order->value ?? 'no order') . ": {$written}" => [$order, $written, $value];
