@@ -309,8 +309,11 @@ final class HeaderWords
     public static function read(string $header): ?self
     {
         // A remark in brackets may say which one it is, or be but a remark: "Phone (mobile)", "Organization (if any)".
+        // So may what stands behind a dash: "Name - please print".
         return self::understood($header) ??
-            (str_contains($header, '(') ? self::understood((string) preg_replace('/\([^)]*\)?/', ' ', $header)) : null);
+            (preg_match('/\(|\s[-\x{2013}\x{2014}]\s/u', $header) === 1
+                ? self::understood((string) preg_replace('/\([^)]*\)?|\s[-\x{2013}\x{2014}]\s.*$/u', ' ', $header))
+                : null);
     }
 
     private static function understood(string $header): ?self
