@@ -111,7 +111,7 @@ final readonly class ColumnView
     }
 
     /**
-     * How many rows have a gift that a detail of one can belong to: those with an amount, or without any such column, with a date.
+     * How many rows have a gift that a detail of one can belong to: those with an amount or with goods, or without a column for either, with a date.
      *
      * @param  list<ColumnProfile>  $profiles
      */
@@ -126,9 +126,9 @@ final readonly class ColumnView
 
             return $column === null ? 0 : $profiles[$column]->filled;
         };
-        $amounts = $filled('amount');
+        [$amounts, $goods] = [$filled('amount'), min($filled('date'), $filled('description'))];
 
-        return $amounts > 0 ? $amounts : min($filled('date'), max($filled('kind'), $filled('fund')));
+        return $amounts > 0 ? max($amounts, $goods) : max($goods, min($filled('date'), max($filled('kind'), $filled('fund'))));
     }
 
     /** Whether a person must say in which order the dates stand before the column is settled. */
