@@ -104,4 +104,5 @@ return [
     'members by a letter and a number' => ['Mbr No|code|id.old', 'M1 First|first|name.first', 'M1 Last|last|name.last', 'M2 First|first|spouse.name.first', 'M2 Last|last|spouse.name.last', 'Ph1|phone|phone'],
     'adopters and their vets' => ['adopter_name|full|name.full', 'co_adopter|full|spouse.name.full', 'adopter_dob|birth|birth_date', 'phone_1|phone|phone', 'vet_clinic|org|', 'vet_phone|phone|'],
     'agencies of a food bank' => ['Agency #|code|', 'Agency|org|organization.name', 'Contact 1|full|contact.name.full', 'Title 1|job|contact.role', 'Contact 2|full|', 'Ph|phone|phone', 'Ph 2|phone|phone.2', 'Paid Dt|iso|gift.date', 'Amt Pd|money|gift.amount'],
+    'what a donor has' => ['Donor Name|full|name.full', 'Donor Addr|street|address.line1', 'Donor Addr 2|unit|address.line2', 'Donor City|city|address.city', 'Donor Cell|phone|phone.mobile', 'Donor Postal Code|zip|address.postal_code', 'Donor No Mail|yesno|consent.mail'],
 ];

@@ -203,7 +203,7 @@ final class HeaderWords
     ];
 
     /** Idle words that are the thing itself where another word says of what: "Donor est. value". */
-    private const THINGS = ['value', 'day', 'no'];
+    private const THINGS = ['value', 'day', 'no', 'addr', 'adr', 'record', 'field'];
 
     /** Words that say what kind of thing a column holds; they stand before or behind. */
     private const WHAT = ['date', 'amount'];
@@ -455,8 +455,9 @@ final class HeaderWords
         $idle = array_keys(self::IDLE);
         $attempts = [];
         foreach ([[], $ofParty] as $who) {
-            foreach ([[], array_values(array_diff($idle, self::THINGS)), $idle] as $less) {
-                foreach ([[], $ofKind] as $which) {
+            // "Donor cell" is a donor's, and no donor: a word that says which kind goes last.
+            foreach ([[], $ofKind] as $which) {
+                foreach ([[], array_values(array_diff($idle, self::THINGS)), $idle] as $less) {
                     // "Address 2" is the second line; of most other things a number is one of several.
                     $attempts[] = [array_values(array_diff($words, $who, $less, $which)), true];
                     $attempts[] = [array_values(array_diff($letters, $who, $less, $which)), false];
