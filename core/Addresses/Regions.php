@@ -22,7 +22,27 @@ final class Regions
     {
         self::load();
 
-        return self::$spellings[Fold::solid($written)] ?? null;
+        return self::$spellings[Fold::solid($written)] ?? self::ofTwo($written);
+    }
+
+    /**
+     * "NH - New Hampshire", "New Hampshire (NH)", "New Hampshire, USA": said twice, or with its country.
+     *
+     * @return ?array{country: string, code: string}
+     */
+    private static function ofTwo(string $written): ?array
+    {
+        if (
+            preg_match('/^(?<one>\p{L}[\p{L}. ]*?)\s*(?:[-\x{2013}\/(,:])\s*(?<other>\p{L}[\p{L}. ]*?)\)?$/uD', trim($written), $found) !==
+            1
+        ) {
+            return null;
+        }
+        $one = self::$spellings[Fold::solid($found['one'])] ?? null;
+        $other = self::$spellings[Fold::solid($found['other'])] ?? null;
+        $country = ['usa' => 'US', 'us' => 'US', 'unitedstates' => 'US', 'canada' => 'CA'][Fold::solid($found['other'])] ?? '';
+
+        return $one !== null && ($one === $other || $one['country'] === $country) ? $one : null;
     }
 
     /** @return list<string> codes of the regions that the postal code can lie in; empty if it lies in none */

@@ -21,8 +21,11 @@ final class FormulaGuard
 
     private const QUOTED = '/^\'[^\'\t\r\n;]+\'(?![\w=@+-])/u';
 
+    /** By which spreadsheets are told that "03820" is text; "'72" is a year. */
+    private const NUMBER = '/^\'(?=0\d|\d{3}|\+\d)[\d ().+-]+$/D';
+
     /** Most rows have no guard. */
-    private const MAY_BE = '/\'[=@+\-\t\r\n\xEF]/';
+    private const MAY_BE = '/\'[=@+\-\t\r\n\xEF\d]/';
 
     private function __construct() {}
 
@@ -48,7 +51,8 @@ final class FormulaGuard
     {
         // "'@home' program" is in quotation marks.
         $isGuarded =
-            str_starts_with($cell, "'") && preg_match(self::START, substr($cell, 1)) === 1 && preg_match(self::QUOTED, $cell) !== 1;
+            preg_match(self::NUMBER, $cell) === 1 ||
+            (str_starts_with($cell, "'") && preg_match(self::START, substr($cell, 1)) === 1 && preg_match(self::QUOTED, $cell) !== 1);
         $bare = $isGuarded ? substr($cell, 1) : $cell;
 
         return preg_replace(self::GUARDED, '$1', $bare) ?? $bare;

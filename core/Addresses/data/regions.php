@@ -17,7 +17,7 @@ return [
         'ND' => ['North Dakota', 'ndak ndakota nodakota', '580-588'], 'OH' => ['Ohio', '', '430-459'], 'OK' => ['Oklahoma', 'okla', '730-749'], 'OR' => ['Oregon', 'ore oreg', '970-979'], 'PA' => ['Pennsylvania', 'penn penna', '150-196'], 'RI' => ['Rhode Island', 'rhodeisl', '028-029'],
         'SC' => ['South Carolina', 'scar scarolina socarolina', '290-299'], 'SD' => ['South Dakota', 'sdak sdakota sodakota', '570-577'], 'TN' => ['Tennessee', 'tenn', '370-385'], 'TX' => ['Texas', 'tex', '733 750-799 885'], 'UT' => ['Utah', '', '840-847'], 'VT' => ['Vermont', '', '050-054 056-059'],
         'VA' => ['Virginia', '', '201 220-246'], 'WA' => ['Washington', 'wash', '980-994'], 'WV' => ['West Virginia', 'wva wvirginia westva', '247-268'], 'WI' => ['Wisconsin', 'wis wisc', '530-549'], 'WY' => ['Wyoming', 'wyo', '820-831 834'],
-        'PR' => ['Puerto Rico', '', '006-007 009'], 'VI' => ['Virgin Islands', 'usvirginislands', '008'], 'GU' => ['Guam', '', '969'], 'AS' => ['American Samoa', '', '967'], 'MP' => ['Northern Mariana Islands', '', '969'],
+        'PR' => ['Puerto Rico', '', '006-007 009'], 'VI' => ['Virgin Islands', 'usvirginislands usvi', '008'], 'GU' => ['Guam', '', '969'], 'AS' => ['American Samoa', '', '967'], 'MP' => ['Northern Mariana Islands', '', '969'],
         'FM' => ['Federated States of Micronesia', '', '969'], 'MH' => ['Marshall Islands', '', '969'], 'PW' => ['Palau', '', '969'],
         'AA' => ['Armed Forces Americas', '', '340'], 'AE' => ['Armed Forces Europe', '', '090-099'], 'AP' => ['Armed Forces Pacific', '', '962-966'],
     ],

@@ -495,6 +495,10 @@ final class ReadingTest extends TestCase
     #[TestWith(["'-25.00 | Nets\n'-5.00 | Boats", "-25.00 | Nets\n-5.00 | Boats"])]
     #[TestWith(["'@home' program", "'@home' program"])]
     #[TestWith(["'tis", "'tis"])]
+    #[TestWith(["'03820", '03820'])]
+    #[TestWith(["'2075550143", '2075550143'])]
+    #[TestWith(["'72", "'72"])]
+    #[TestWith(["'1980s'", "'1980s'"])]
     #[TestWith(["O'-Brien", "O'-Brien"])]
     public function test_the_guard_of_any_program_is_taken_off(string $cell, string $bare): void
     {
