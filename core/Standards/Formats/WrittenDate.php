@@ -76,9 +76,9 @@ final class WrittenDate
             $add(DateOrder::MonthDayYear, $m[3], $month, (int) $m[2]);
         } elseif (
             preg_match('/^(\d{4})[\s-]+' . self::MONTH . '[\s-]+' . self::DAY . '$/iDu', $text, $m) === 1 &&
-            self::month($m[2]) !== null
+            ($month = self::month($m[2])) !== null
         ) {
-            $add(DateOrder::YearMonthDay, $m[1], (int) self::month($m[2]), (int) $m[3]);
+            $add(DateOrder::YearMonthDay, $m[1], $month, (int) $m[3]);
         } elseif (
             (preg_match(
                 '/^' . self::BEFORE . self::DAY . '(?:[\s-]+| (?:of|de) )' . self::MONTH . ',?(?:[\s-]+| de )' . self::YEAR . '$/iDu',
