@@ -105,4 +105,7 @@ return [
     'adopters and their vets' => ['adopter_name|full|name.full', 'co_adopter|full|spouse.name.full', 'adopter_dob|birth|birth_date', 'phone_1|phone|phone', 'vet_clinic|org|', 'vet_phone|phone|'],
     'agencies of a food bank' => ['Agency #|code|', 'Agency|org|organization.name', 'Contact 1|full|contact.name.full', 'Title 1|job|contact.role', 'Contact 2|full|', 'Ph|phone|phone', 'Ph 2|phone|phone.2', 'Paid Dt|iso|gift.date', 'Amt Pd|money|gift.amount'],
     'what a donor has' => ['Donor Name|full|name.full', 'Donor Addr|street|address.line1', 'Donor Addr 2|unit|address.line2', 'Donor City|city|address.city', 'Donor Cell|phone|phone.mobile', 'Donor Postal Code|zip|address.postal_code', 'Donor No Mail|yesno|consent.mail'],
+    'popcorn of a troop' => ['Customer|full|name.full', 'Cust. Phone|phone|phone', 'Product Total|money|', 'Military Donation|money|gift.amount', 'Order Dt|iso|gift.date', 'Pd?|yesno|'],
+    'who is left behind' => ['Bereaved First|first|name.first', 'Bereaved Last|last|name.last', 'Pt Name|full|', 'DOD|iso|', 'Mem. Gift Rec\'d|money|gift.amount', 'Date Rec\'d|iso|gift.date'],
+    'plots of a garden' => ['Plot|size|', 'Gardener First|first|name.first', 'Gardener Last|last|name.last', 'Co-Gardener|full|spouse.name.full', 'Gardener Ph|phone|phone'],
 ];

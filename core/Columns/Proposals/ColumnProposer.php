@@ -196,7 +196,8 @@ final readonly class ColumnProposer
             in_array($target, ['gift.reference', 'status', 'kind', 'notes'], true),
             str_starts_with($sense->base, 'last_gift.')
                 => ColumnState::Look,
-            $sense->party !== '' => ColumnState::Look,
+            // "Email 2" beside a second person may be hers.
+            $sense->party !== '' || str_starts_with($target, 'spouse.') => ColumnState::Look,
             $this->isDoubtful($profile, $target, $column, $sheet) => ColumnState::Look,
             $look !== null => $this->share($profile, $look) >= self::CERTAIN ? ColumnState::Sure : ColumnState::Look,
             default => ColumnState::Sure,

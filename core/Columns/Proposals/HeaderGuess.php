@@ -20,6 +20,9 @@ final class HeaderGuess
     /** What was given, whatever stands before it. */
     private const GIVEN = ['gift', 'donation', 'contribution', 'offering', 'donated'];
 
+    /** Behind a gift: it came in. */
+    private const IS_HERE = ['received', 'recd', 'rcvd', 'rec', 'd', 'paid', 'pd', 'made', 'usd', 'amount', 'amt'];
+
     /** Whoever a column of names is of: "Drop-off donor". */
     private const GIVERS = ['name', 'donor', 'giver', 'contributor', 'supporter', 'member', 'purchaser', 'buyer', 'payer', 'payor'];
 
@@ -58,7 +61,7 @@ final class HeaderGuess
             $senses = self::one('name.full', ValueLook::FullName, $profiles, $senses, $isName);
         }
         $senses = self::ofSame($profiles, $senses);
-        if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount')) {
+        if (!self::hasAmount($profiles, $senses)) {
             $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
         }
         if (!$sheet->has('promise.amount')) {
@@ -67,7 +70,7 @@ final class HeaderGuess
         $senses = self::dayOfAmount($profiles, $senses);
         $sheet = new SheetSense($profiles, $senses);
         // "Memorial amount", where a day says that something was given.
-        if (!$sheet->has('gift.amount') && !$sheet->has('last_gift.amount') && $sheet->has('gift.date')) {
+        if (!self::hasAmount($profiles, $senses) && $sheet->has('gift.date')) {
             $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isAmount(...));
             $sheet = new SheetSense($profiles, $senses);
         }
@@ -157,6 +160,12 @@ final class HeaderGuess
         }
         $prefix = count($whose) === 1 && !isset($whose['']) ? array_key_first($whose) . ' ' : '';
         foreach ($prefix === '' ? [] : $senses as $column => $sense) {
+            // "Co-gardener" beside "Gardener first" and "Gardener last"
+            if ($sense === null && $of($column) === 'co ' . trim($prefix)) {
+                $senses[$column] = new HeaderSense('name.full', 'spouse', '', 0, 1, true);
+            }
+        }
+        foreach ($prefix === '' ? [] : $senses as $column => $sense) {
             $read =
                 ($sense === null || $sense->base === '') && str_starts_with($of($column), $prefix)
                     ? HeaderWords::read(substr($of($column), strlen($prefix)))
@@ -229,7 +238,34 @@ final class HeaderGuess
     /** @param  list<string>  $words */
     private static function isGiven(array $words): bool
     {
-        return in_array(end($words), self::GIVEN, true) && preg_match(self::NOT_GIVEN, implode(' ', $words)) !== 1;
+        $said = $words;
+        // "Memorial gift rec'd"
+        while (count($said) > 1 && in_array(end($said), self::IS_HERE, true)) {
+            array_pop($said);
+        }
+
+        return in_array(end($said), self::GIVEN, true) && preg_match(self::NOT_GIVEN, implode(' ', $words)) !== 1;
+    }
+
+    /**
+     * Whether a column says what was given: "Paid?" with yes and no does not.
+     *
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     */
+    private static function hasAmount(array $profiles, array $senses): bool
+    {
+        foreach ($senses as $column => $sense) {
+            if (
+                in_array($sense?->base, ['gift.amount', 'last_gift.amount'], true) &&
+                $sense->party === '' &&
+                $profiles[$column]->share(ValueLook::Money) > 0.5
+            ) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param  list<string>  $words */

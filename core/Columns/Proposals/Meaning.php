@@ -30,7 +30,11 @@ final class Meaning
                 : null,
             'zip4' => self::isWholeCode($profile) && !$sheet->has('address.postal_code') ? 'address.postal_code' : null,
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
-            'deceased', 'death' => self::isDayOfDeath($profile) ? 'status' : self::status($sense, $profile, $sheet),
+            'deceased', 'death' => match (true) {
+                self::tellsOfDead($sheet) => null,
+                self::isDayOfDeath($profile) => 'status',
+                default => self::status($sense, $profile, $sheet),
+            },
             'status', 'alive', 'active', 'inactive' => self::status($sense, $profile, $sheet),
             'organization.name' => self::organization($sense, $profile, $sheet),
             // Beside another name it is how mail is addressed.
@@ -174,6 +178,17 @@ final class Meaning
     private static function hasOtherName(int $column, SheetSense $sheet): bool
     {
         return $sheet->has('name.full', $column) || $sheet->has('name.last') || $sheet->has('organization.name');
+    }
+
+    /** Whether someone who died is named beside the supporter: then the day of a death is not the supporter's. */
+    private static function tellsOfDead(SheetSense $sheet): bool
+    {
+        $headers = array_map(
+            static fn(ColumnProfile $profile): string => implode(' ', HeaderWords::words($profile->header)),
+            $sheet->profiles,
+        );
+
+        return preg_grep('/\b(?:pt|patient|decedent|bereaved|loved one|resident)\b/', $headers) !== [] && $sheet->hasPersonNames();
     }
 
     /** "ZIP+4" may hold the whole code, or the four digits alone. */
