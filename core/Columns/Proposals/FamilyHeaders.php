@@ -236,7 +236,7 @@ final class FamilyHeaders
                 return (string) preg_replace('/^[PG](?=[12]\b)/i', 'Parent ', trim($header));
             }
             $hasChildren = true;
-            $rest = implode(' ', array_diff($words, $young));
+            $rest = implode(' ', array_diff($words, $young, ['oldest', 'eldest', 'youngest']));
 
             return $child . ($rest === '' && $child === '' ? 'name' : $rest);
         }, $headers);

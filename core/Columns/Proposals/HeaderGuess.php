@@ -38,7 +38,7 @@ final class HeaderGuess
 
     /** Names that are not people's. */
     private const NOT_PEOPLE =
-        '/\b(?:event|fund|campaign|appeal|company|school|team|animal|item|file|user|group|list|business|firm|club|church|product|street|' .
+        '/\b(?:event|fund|campaign|appeal|company|school|team|animal|item|file|user|group|list\b|business|firm|club|church|product|street|' .
         'city|county|country|screen|middle|maiden|nick|attending|physician|provider|coach|teacher|tenant|decedent|(?:org|pet|dog|cat)\b)/';
 
     private function __construct() {}

@@ -200,6 +200,9 @@ final class HeaderWords
         'nbr' => 'no',
         'number' => 'no',
         '1st' => 'first',
+        'rcpt' => 'receipt',
+        'freq' => 'frequency',
+        'desig' => 'designation',
     ];
 
     /** Idle words that are the thing itself where another word says of what: "Donor est. value". */
