@@ -34,6 +34,7 @@ final class FamilyHeaders
         'skater',
         'gymnast',
         'singer',
+        'musician',
         'rider',
         'youth',
         'minor',

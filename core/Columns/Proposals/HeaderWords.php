@@ -201,6 +201,7 @@ final class HeaderWords
         'number' => 'no',
         '1st' => 'first',
         'rcpt' => 'receipt',
+        'pmts' => 'payments',
         'freq' => 'frequency',
         'desig' => 'designation',
     ];
