@@ -79,6 +79,22 @@ final class NameCasing
             self::of($name) !== $name;
     }
 
+    /** "PH.D." like "PhD": letter by letter, with the stops that it has. */
+    private static function like(string $word, string $suffix): string
+    {
+        $letters = str_split((string) preg_replace('/\W/', '', $suffix));
+
+        return count($letters) === strlen(Fold::solid($word))
+            ? (string) preg_replace_callback(
+                '/\pL/u',
+                static function () use (&$letters): string {
+                    return (string) array_shift($letters);
+                },
+                $word,
+            )
+            : mb_convert_case($word, MB_CASE_TITLE);
+    }
+
     private static function word(string $word, bool $isFollowed, bool $isOneOfSeveral): string
     {
         $lower = mb_strtolower($word);
@@ -88,22 +104,26 @@ final class NameCasing
         }
         $solid = Fold::solid($word);
         // "J.R." are initials, whatever else they may stand for.
-        if ($capitals && preg_match('/^(?:\p{L}\.){2,}$/u', $word) === 1) {
+        if ($capitals && preg_match('/^(?:\p{L}\.){2,}$|^\p{L}{1,3}&\p{L}{1,3}$/u', $word) === 1) {
+            return $word;
+        }
+        // "AJ Lee" is called by two letters.
+        if ($capitals && $isFollowed && preg_match('/^(?:[abcdejlmoprtw]j|j[abcdejmptw]|kc|tk)$/D', $solid) === 1) {
             return $word;
         }
         $suffix = $isFollowed || !$isOneOfSeveral ? null : Words::suffix($solid);
         if ($suffix !== null) {
             // "III" and "MD" are written so; "JR" keeps its own stop or lack of one.
-            return ctype_upper($suffix) ? mb_strtoupper($word) : mb_convert_case($word, MB_CASE_TITLE);
+            return self::like($word, ctype_upper($suffix) ? mb_strtoupper($word) : $suffix);
         }
-        if ($isFollowed && Words::isParticle($solid) && !in_array($solid, ['st', 'mc', 'mac'], true)) {
+        if ($isFollowed && Words::isParticle($solid) && !in_array($solid, ['st', 'mc', 'mac', 'saint', 'vander', 'vanden', 'vant'], true)) {
             return $lower;
         }
         $isShort =
             preg_match('/^(?:\p{L}\.)+\p{L}?$/u', $word) === 1 || preg_match('/[aeiouy]/', $solid) !== 1 || isset(self::CAPITALS[$solid]);
         // "J.R.", "NH", "YMCA"; but not "DR", "MCGH", "NG".
         if ($capitals && $isShort && Words::title($solid) === null && !str_starts_with($solid, 'mc') && !isset(self::NO_VOWEL[$solid])) {
-            return $word;
+            return (string) preg_replace("/(['\u{2019}])S\$/u", '$1s', $word);
         }
         $cased = (string) preg_replace_callback(
             "/(^|[-'\u{2019}(.])(\p{L})/u",

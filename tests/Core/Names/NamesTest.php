@@ -421,6 +421,15 @@ final class NamesTest extends TestCase
         yield ['J.R. LEE', 'J.R. Lee'];
         yield ['YMCA OF DOVER', 'YMCA of Dover'];
         yield ['MCDONALD', 'McDonald'];
+        yield ['ANN SAINT CLAIR', 'Ann Saint Clair'];
+        yield ['ANN VANDER MEER', 'Ann Vander Meer'];
+        yield ['ANN LEE, PH.D.', 'Ann Lee, Ph.D.'];
+        yield ['ANN LEE PHD', 'Ann Lee PhD'];
+        yield ['ann lee iii', 'Ann Lee III'];
+        yield ["BJ'S HARDWARE", "BJ's Hardware"];
+        yield ['A&P MARKET', 'A&P Market'];
+        yield ['AJ LEE', 'AJ Lee'];
+        yield ['JO LEE', 'Jo Lee'];
         yield ['JOHN MACY', 'John Macy'];
         yield ['LEE-PARK', 'Lee-Park'];
         yield ['ÉMILE ÇA', 'Émile Ça'];
