@@ -11,6 +11,8 @@ use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Findings\Findings;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\CutAmounts;
+use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SourceFile;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -24,6 +26,7 @@ final readonly class Source
         public SourceFile $file,
         public ?string $sheet,
         public int $headerRow,
+        private int $named,
         public int $rows,
         public array $profiles,
         public ColumnPlan $plan,
@@ -59,6 +62,7 @@ final readonly class Source
             $file,
             $sheet ?? ($file->sheets()[0] ?? null),
             $survey->headerRow(),
+            $survey->named(),
             $survey->rowCount(),
             $profiles,
             (new Proposer($catalog, $today))->propose($profiles),
@@ -89,6 +93,7 @@ final readonly class Source
         $kinds = new RowKind($this->plan->headers());
         foreach ($this->file->reader(new ReadAs($this->sheet === null ? [] : [$this->sheet]))->rows() as $number => $cells) {
             if ($number > $this->headerRow) {
+                $cells = CutAmounts::mended(FormulaGuard::offAll($cells), $this->named);
                 yield $number => [$cells, $kinds->of($cells)];
             }
         }

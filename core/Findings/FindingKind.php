@@ -35,6 +35,7 @@ enum FindingKind: string
     case EmptyRows = 'empty';
     case EmptyColumns = 'empty column';
     case WideRows = 'wide';
+    case CutAmounts = 'cut amount';
     case NarrowRows = 'narrow';
     case HiddenRows = 'hidden row';
     case StruckRows = 'struck row';
@@ -98,6 +99,7 @@ enum FindingKind: string
             self::EmptyRows => 'Empty rows',
             self::EmptyColumns => 'Columns without any value',
             self::WideRows => 'Rows with more cells than the header',
+            self::CutAmounts => 'Amounts that were cut at their comma',
             self::NarrowRows => 'Rows with fewer cells than the header',
             self::HiddenRows => 'Rows that the spreadsheet hides',
             self::StruckRows => 'Rows that are struck through',
@@ -163,6 +165,7 @@ enum FindingKind: string
             self::EmptyRows,
             self::EmptyColumns,
             self::WideRows,
+            self::CutAmounts,
             self::NarrowRows,
             self::Formulas,
             self::MixedDates,
@@ -214,6 +217,7 @@ enum FindingKind: string
             self::EmptyRows => 'They are left out.',
             self::EmptyColumns => 'They are left behind.',
             self::WideRows => 'The cells beyond the header got columns of their own: look whether a separator stands unquoted in a value.',
+            self::CutAmounts => 'The file has no quotation marks around them; the two cells are one again. Look whether they are right.',
             self::NarrowRows => 'The missing cells are blank.',
             self::Headings => 'Each row gets the heading that it stands below: choose in the columns what that is, a fund or a group.',
             self::Dittos => 'They stand for another value only if the rows still have the order in which they were written.',

@@ -21,7 +21,16 @@ final class SheetSurvey
     private int $rows = 0;
 
     /** @var array<string, int> */
-    private array $counts = ['empty' => 0, 'header' => 0, 'total' => 0, 'section' => 0, 'wide' => 0, 'narrow' => 0, 'ditto' => 0];
+    private array $counts = [
+        'empty' => 0,
+        'header' => 0,
+        'total' => 0,
+        'section' => 0,
+        'wide' => 0,
+        'cut amount' => 0,
+        'narrow' => 0,
+        'ditto' => 0,
+    ];
 
     /** @var array<string, list<array{int, string}>> kind to row and what stands there */
     private array $examples = [];
@@ -140,6 +149,16 @@ final class SheetSurvey
     public function ditto(int $number, string $text): void
     {
         $this->note('ditto', $number, $text);
+    }
+
+    /** @param  list<string>  $cells  of a row whose amounts are one cell again */
+    public function cutAmount(int $number, array $cells): void
+    {
+        $this->note(
+            'cut amount',
+            $number,
+            implode(' | ', array_filter($cells, static fn(string $cell): bool => preg_match('/\d,\d{3}/', $cell) === 1)),
+        );
     }
 
     private function note(string $kind, int $number, string $text, int $count = 1): void

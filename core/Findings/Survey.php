@@ -9,6 +9,7 @@ use PineSieve\Core\Columns\ColumnProfiler;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Reading\CannotRead;
+use PineSieve\Core\Reading\CutAmounts;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceReader;
@@ -41,6 +42,8 @@ final class Survey
 
     /** Columns of the header: behind them stands the heading. */
     private int $width = 0;
+
+    private int $named = 0;
 
     /**
      * @param  ?int  $headerRow  null to find it, 0 for none
@@ -89,6 +92,22 @@ final class Survey
         if ($this->count === 0) {
             throw CannotRead::noRows();
         }
+    }
+
+    /** @return int columns that the header names, once rows() has begun: those without a name at its end are not counted */
+    public function named(): int
+    {
+        return $this->named;
+    }
+
+    /** @param  list<string>  $header */
+    private static function namedIn(array $header): int
+    {
+        while ($header !== [] && trim(end($header)) === '') {
+            array_pop($header);
+        }
+
+        return count($header);
     }
 
     /** Number of the header, once rows() has begun; HeaderRow::NONE if there is none. */
@@ -167,6 +186,7 @@ final class Survey
         $header = HeaderRow::at($this->headerRow, $this->head, 0);
         $this->sheet = new SheetSurvey($header->names, $this->headerRow);
         $this->width = count($header->names);
+        $this->named = self::namedIn($this->head[$this->headerRow] ?? []);
         foreach ($this->head as $number => $cells) {
             if ($number > $this->headerRow) {
                 unset($this->head[$number]);
@@ -182,6 +202,11 @@ final class Survey
     private function taken(int $number, array $cells): array
     {
         $cells = FormulaGuard::offAll($cells);
+        $whole = count($cells) > $this->named ? CutAmounts::mended($cells, $this->named) : $cells;
+        if ($whole !== $cells) {
+            $this->sheet?->cutAmount($number, $whole);
+            $cells = $whole;
+        }
         $marks = Ditto::marks($cells);
         $cells = $marks === [] ? $cells : $this->withoutDittos($number, $cells, $marks);
         $kind = $this->sheet?->add($number, $cells);

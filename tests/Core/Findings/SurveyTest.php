@@ -350,6 +350,22 @@ final class SurveyTest extends TestCase
         self::assertSame('wide', self::$read[5][4]);
     }
 
+    public function test_amounts_that_were_cut_are_whole_and_told(): void
+    {
+        $survey = self::survey([
+            1 => ['Name', 'Amount', ''],
+            2 => ['Ann Lee', '$1', '250.00'],
+            3 => ['Bo Park', '$25'],
+            4 => ['Cy Roe', '$2', 'x'],
+        ]);
+
+        self::assertSame([2 => ['Ann Lee', '$1,250.00'], 3 => ['Bo Park', '$25'], 4 => ['Cy Roe', '$2', 'x']], self::$read);
+        self::assertSame(
+            [1, [[2, '$1,250.00']]],
+            [$survey->oddities()->counts['cut amount'] ?? 0, $survey->oddities()->examples['cut amount'] ?? []],
+        );
+    }
+
     public function test_a_second_row_of_headers(): void
     {
         $rows = [

@@ -667,6 +667,7 @@ export type FoundFinding = {
     | 'empty'
     | 'empty column'
     | 'wide'
+    | 'cut amount'
     | 'narrow'
     | 'hidden row'
     | 'struck row'
