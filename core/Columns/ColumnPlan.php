@@ -92,12 +92,15 @@ final readonly class ColumnPlan
         return $this->withChoices(array_values($choices));
     }
 
-    /** Whether several columns may feed the field: those of a list, of a group or system that each names itself, of a consent that any may refuse, of notes. */
+    /** Texts that several columns may say, a line each. */
+    public const JOINED = ['notes', 'gift.notes', 'gift.tell', 'promise.notes'];
+
+    /** Whether several columns may feed the field: those of a list, of a group or system that each names itself, of a consent that any may refuse, of notes and the like. */
     public static function isShared(FieldCatalog $catalog, Feed $feed): bool
     {
         $field = $catalog->field($feed->target);
 
-        return $field->named || $field->type->isList() || $field->type === FieldType::Consent || $field->key === 'notes';
+        return $field->named || $field->type->isList() || $field->type === FieldType::Consent || in_array($field->key, self::JOINED, true);
     }
 
     /** @param  list<ColumnChoice>  $choices */

@@ -60,7 +60,7 @@ final readonly class GiftAssembler
             $made[] = $thing->number();
             $fields = array_keys(FieldPlace::columns('gift'));
             [$gift, $found] = $this->reader->read(
-                array_combine($fields, array_map($thing->ofPart(1)->first(...), $fields)),
+                array_combine($fields, array_map($thing->ofPart(1)->text(...), $fields)),
                 self::parts($thing),
                 self::credits($thing),
             );

@@ -514,7 +514,7 @@ final readonly class PartyAssembler
         $further = [];
         foreach (FieldPlace::further() as $field => $column) {
             // Several columns of notes are lines of them.
-            $value = $field === 'notes' ? implode("\n", $values->all($field)) : $values->first($field);
+            $value = $values->text($field);
             if ($value !== '') {
                 $further[$column] = $value;
             }

@@ -140,6 +140,12 @@ final readonly class PersonValues
         return isset($this->byField[$field]) ? $this->byField[$field][0]->value : '';
     }
 
+    /** @return string what the row says first, or all of it, a line each, where several columns may say it */
+    public function text(string $field): string
+    {
+        return in_array($field, ColumnPlan::JOINED, true) ? implode("\n", $this->all($field)) : $this->first($field);
+    }
+
     /** @return list<string> */
     public function all(string $field): array
     {

@@ -38,7 +38,7 @@ final readonly class PromiseAssembler
         [$problems, $details, $fields] = [[], [], FieldPlace::columns('promise')];
         foreach ($values->things('promise') as $thing) {
             $written = array_filter(
-                array_combine(array_keys($fields), array_map($thing->first(...), array_keys($fields))),
+                array_combine(array_keys($fields), array_map($thing->text(...), array_keys($fields))),
                 static fn(string $value): bool => $value !== '',
             );
             // The schedule of a pledge may stand beside the gift that it is written as.

@@ -98,7 +98,7 @@ return [
     'grants of funds that others advise' => ['Sponsor|org|name.full', 'Fund Name|family|', 'Grant Purpose|fund|gift.fund', 'Grant Amt|money|gift.amount', 'Grant Date|iso|gift.date', 'Ck #|number|gift.reference'],
     'shares by their sign' => ['Donor|full|name.full', 'Ticker|size|gift.description', 'Shares|number|gift.units', 'Rcvd Dt|iso|gift.date', 'Mean Value|money|gift.amount'],
     'goods of a pantry' => ['Drop-off Date|iso|gift.date', 'Donated By|full|name.full', 'Description of Goods|words|gift.description', 'Est. Value|money|gift.amount', 'Receipt?|yesno|'],
-    'cards of a funeral home' => ['Rec\'d From|full|name.full', 'Dt Pd|iso|gift.date', 'Ck Amt|money|gift.amount', 'IMO/IHO|tribute|gift.tribute_kind', 'Name of Deceased|full|gift.tribute', 'Send Card To|full|gift.tell'],
+    'cards of a funeral home' => ['Rec\'d From|full|name.full', 'Dt Pd|iso|gift.date', 'Ck Amt|money|gift.amount', 'IMO/IHO|tribute|gift.tribute_kind', 'Name of Deceased|full|gift.tribute', 'Send Card To|full|gift.tell', 'Notify Address|street|gift.tell'],
     'Sundays' => ['Family|full|name.full', '5-Jul|money|gift.amount', '12-Jul|money|gift.2.amount', '19-Jul|money|gift.3.amount', 'Jul Total|money|', 'YTD 2026|money|'],
     'how mail and letters begin' => ['Constituent|full|name.full', 'Addressee|full|name.envelope', 'Salutation|first|name.greeting'],
     'members by a letter and a number' => ['Mbr No|code|id.old', 'M1 First|first|name.first', 'M1 Last|last|name.last', 'M2 First|first|spouse.name.first', 'M2 Last|last|spouse.name.last', 'Ph1|phone|phone'],

@@ -60,6 +60,21 @@ final class PartiesTest extends TestCase
         ))->map(array_values($row));
     }
 
+    public function test_whom_to_tell_may_stand_in_several_columns(): void
+    {
+        $choices = array_map(
+            static fn(string $header, string $target): ColumnChoice => new ColumnChoice($header, ColumnState::Sure, '', [
+                new Feed($target),
+            ]),
+            ['Name', 'Day', 'Sum', 'Notify', 'Notify address', 'Memo', 'Message'],
+            ['name.full', 'gift.date', 'gift.amount', 'gift.tell', 'gift.tell', 'gift.notes', 'gift.notes'],
+        );
+        $mapper = new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+        $gift = $mapper->map(['Ann Lee', '2026-01-05', '25', 'Bo Park', '61 Court St', '', 'With love'])->record()->gifts[0];
+
+        self::assertSame(["Bo Park\n61 Court St", 'With love'], [$gift->tell, $gift->notes]);
+    }
+
     public function test_nobody_lives_where_the_other_one_works(): void
     {
         $row = [
