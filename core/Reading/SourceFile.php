@@ -14,6 +14,7 @@ final readonly class SourceFile
         public SourceFormat $format,
         private ?Sheets $book = null,
         private ?Dialect $detected = null,
+        private ?FixedReader $fixed = null,
     ) {}
 
     /** @throws CannotRead if it is missing, empty, encrypted or no source */
@@ -62,7 +63,12 @@ final readonly class SourceFile
                 );
         }
 
-        return new self($path, SourceFormat::Delimited, null, (new DialectDetector())->detect($sample, self::beyond($path)));
+        $dialect = (new DialectDetector())->detect($sample, self::beyond($path));
+        $columns = $dialect->encoding->isLikeAscii() ? FixedColumns::of($dialect->encoding->decode($sample)) : null;
+
+        return $columns === null
+            ? new self($path, SourceFormat::Delimited, null, $dialect)
+            : new self($path, SourceFormat::Fixed, null, null, new FixedReader($path, $dialect->encoding, $columns));
     }
 
     /** Lines behind the sample that are not plain ASCII, as many as the sample is long: the first accent may stand in row 40,000. */
@@ -109,6 +115,11 @@ final readonly class SourceFile
             }
 
             return count($readers) === 1 ? array_values($readers)[0] : new JoinedSheets($readers);
+        }
+
+        // Who says a delimiter wants another reading than the one that was found.
+        if ($this->fixed !== null && $as->dialect === null) {
+            return $this->fixed;
         }
 
         return match ($this->format) {

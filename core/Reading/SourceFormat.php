@@ -17,6 +17,8 @@ enum SourceFormat: string
     case XmlWorkbook = 'xmlbook';
     case Xml = 'xml';
     case WebPage = 'html';
+    /** Without a delimiter, its columns below their names. */
+    case Fixed = 'fixed';
     /** Written on the screen; kept as delimited text. */
     case Typed = 'typed';
 
@@ -32,6 +34,7 @@ enum SourceFormat: string
             self::XmlWorkbook => 'Excel workbook (XML)',
             self::Xml => 'XML',
             self::WebPage => 'Web page with a table',
+            self::Fixed => 'Text in columns',
             self::Typed => 'Typed in',
         };
     }
