@@ -27,7 +27,8 @@ use PineSieve\Core\Reading\SourceFormat;
  * @phpstan-type EncodingChoice array{value: string, label: string}
  * @phpstan-type SourceRow array{number: int, place: ?string, cells: list<string>}
  * @phpstan-type SourceView array{
- *     sheets: list<string>, format: string, sheets_read: list<string>, fill_merged: bool, fill_dittos: bool, fill_headings: bool,
+ *     sheets: list<string>, format: string, names_its_columns: bool, sheets_read: list<string>,
+ *     fill_merged: bool, fill_dittos: bool, fill_headings: bool,
  *     encoding: ?string, encodings: list<EncodingChoice>,
  *     delimiter: ?string,
  *     header_row: ?int, headers: list<string>, rows: list<SourceRow>, offered_plan: ?string,
@@ -53,6 +54,7 @@ final class SourceController extends Controller
         return response()->json([
             'sheets' => $intake->sheets,
             'format' => SourceFormat::from($intake->format)->label(),
+            'names_its_columns' => SourceFormat::from($intake->format)->namesItsColumns(),
             'sheets_read' => $intake->sheets_read,
             'fill_merged' => $intake->fill_merged,
             'fill_dittos' => $intake->fill_dittos,

@@ -2135,6 +2135,7 @@ export type SourceRow = { number: number; place: string | null; cells: string[] 
 export type SourceView = {
   sheets: string[];
   format: string;
+  names_its_columns: boolean;
   sheets_read: string[];
   fill_merged: boolean;
   fill_dittos: boolean;

@@ -68,7 +68,7 @@ export function SourceGrid({ view, shown, fixed, picked, sort, onHeader, onPick,
                           onChange={() => toggle(row.number)}
                         />
                       )}
-                      {row.number <= HEAD && sort === null ? (
+                      {row.number <= HEAD && sort === null && !view.names_its_columns ? (
                         <button
                           type="button"
                           className="origin-button"

@@ -53,7 +53,10 @@ export function SourceStage() {
             </p>
           )}
           <Trouble error={change.error ?? source.error ?? edit.error} />
-          {!fixed && intake.error === null && (
+          {!fixed && intake.error === null && view?.names_its_columns === true && (
+            <div className="pane-note quiet">The file itself says what each value is called.</div>
+          )}
+          {!fixed && intake.error === null && view?.names_its_columns !== true && (
             <div className="pane-note quiet">
               {view?.header_row === 0
                 ? 'No row names the columns: the first one is data.'
