@@ -24,7 +24,7 @@ final readonly class FixedColumns
     /** @param  string  $text  the beginning of a file, in UTF-8; its last line may be cut */
     public static function of(string $text): ?self
     {
-        $lines = explode("\n", (string) preg_replace('/\r\n?/', "\n", $text), self::LINES + 1);
+        $lines = explode("\n", str_replace("\r\n", "\n", $text), self::LINES + 1);
         $lines = array_slice($lines, 0, self::LINES);
         $lines = array_filter($lines, static fn(string $line): bool => trim($line) !== '' && !self::isRule($line));
         foreach (array_slice($lines, 0, HeaderRow::WITHIN, true) as $i => $line) {

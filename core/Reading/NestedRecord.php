@@ -16,8 +16,10 @@ final class NestedRecord
     public static function flat(array $value, string $prefix = ''): array
     {
         $flat = [];
+        $isList = array_is_list($value);
         foreach ($value as $name => $inner) {
-            $name = $prefix . (is_int($name) ? (string) ($name + 1) : $name);
+            // A year may be a name.
+            $name = $prefix . ($isList ? (int) $name + 1 : $name);
             $flat += match (true) {
                 is_array($inner) && $inner !== [] && array_is_list($inner) && array_filter($inner, is_array(...)) === [] => [
                     $name => implode('; ', array_map(self::text(...), $inner)),

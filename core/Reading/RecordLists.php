@@ -95,14 +95,13 @@ final class RecordLists
      */
     public static function named(array $names, array $rows): array
     {
-        return array_map(static function (array $row) use ($names): array {
-            $record = [];
-            foreach (array_values($row) as $place => $value) {
-                $name = is_array($names[$place] ?? null) ? $names[$place]['name'] ?? ($names[$place]['label'] ?? '') : $names[$place] ?? '';
-                $record[is_string($name) && $name !== '' ? $name : 'Column ' . ($place + 1)] = $value;
-            }
+        $texts = array_map(static function (mixed $name): string {
+            $said = is_array($name) ? $name['name'] ?? ($name['label'] ?? '') : $name;
 
-            return $record;
-        }, $rows);
+            return is_scalar($said) ? (string) $said : '';
+        }, $names);
+        $names = HeaderRow::at(1, [1 => $texts], max([0, ...array_map(count(...), $rows)]))->names;
+
+        return array_map(static fn(array $row): array => array_combine(array_slice($names, 0, count($row)), array_values($row)), $rows);
     }
 }

@@ -9,6 +9,9 @@ final readonly class SourceFile
 {
     private const WEB_PAGE = '/^\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*<(?:!doctype\s+html|(?:html|head|body|table|meta|style|center)\b)/is';
 
+    /** Declared, or two elements in a row: one alone may be a value. */
+    private const XML = '/^(?:\xEF\xBB\xBF)?\s*<(?:\?xml\b|[A-Za-z_][\w.:-]*(?:\s[^<>]*)?>\s*<[A-Za-z_])/';
+
     private function __construct(
         private string $path,
         public SourceFormat $format,
@@ -53,7 +56,7 @@ final readonly class SourceFile
         if (preg_match(self::WEB_PAGE, str_replace(["\0", "\xEF\xBB\xBF", "\xFF\xFE"], '', substr($sample, 0, 4096))) === 1) {
             return new self($path, SourceFormat::WebPage, WebPage::open($path));
         }
-        if (preg_match('/^(?:\xEF\xBB\xBF)?\s*<\?xml\b/', $sample) === 1) {
+        if (preg_match(self::XML, $sample) === 1) {
             return str_contains($sample, XmlWorkbook::SHEET)
                 ? new self($path, SourceFormat::XmlWorkbook, XmlWorkbook::open($path))
                 : new self(

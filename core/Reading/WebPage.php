@@ -73,15 +73,12 @@ final readonly class WebPage implements Sheets
         }
         $page = str_starts_with($page, "\xEF\xBB\xBF") ? substr($page, 3) : $page;
         $said = preg_match('/<meta[^>]+charset=["\']?([\w-]+)/i', substr($page, 0, 4096), $found) === 1 ? strtolower($found[1]) : '';
-        $isUtf8 = mb_check_encoding($page, 'UTF-8');
         // Pages say that they are UTF-8 when they are not, and nothing at all.
-        $page = $isUtf8
-            ? $page
-            : mb_convert_encoding(
-                $page,
-                'UTF-8',
-                in_array($said, ['windows-1250', 'windows-1251', 'iso-8859-2'], true) ? $said : 'windows-1252',
-            );
+        if (!mb_check_encoding($page, 'UTF-8')) {
+            $isSaid = !in_array($said, ['', 'utf-8', 'us-ascii', 'iso-8859-1'], true);
+            $decoded = $isSaid ? @iconv($said, 'UTF-8', $page) : false;
+            $page = $decoded === false ? mb_convert_encoding($page, 'UTF-8', 'windows-1252') : $decoded;
+        }
 
         return (string) preg_replace('/<meta[^>]+charset[^>]*>/i', '', $page);
     }

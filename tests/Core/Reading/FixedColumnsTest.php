@@ -70,6 +70,8 @@ final class FixedColumnsTest extends TestCase
     #[TestWith(["Notes\nAnn said  yes  twice\nBo said   no   once\nCy  said maybe  so\n"])]
     #[TestWith(["A  B  C\none two three four\nfive six seven\neight nine ten\n"])]
     #[TestWith(["First\tLast   Name\tCity\nAnn\tLee   Roe\tDover\nBo\tPark  Ito\tRye\nCy\tDay  Fox\tRye\n"])]
+    #[TestWith(["First   Last    City\rAnn     Lee     Dover\rBo      Park    Rye\rCy      Roe     Rye\r"])]
+    #[TestWith(["<Name>,<City>\nAnn,Dover\nBo,Rye\n"])]
     public function test_other_text_is_delimited(string $text): void
     {
         self::assertNotSame([], self::read($text, SourceFormat::Delimited));

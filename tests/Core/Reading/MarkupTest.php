@@ -68,6 +68,14 @@ final class MarkupTest extends TestCase
             '<html><meta charset="iso-8859-1"><table><tr><td>Name</td></tr><tr><td>Peña</td></tr></table></html>',
             [1 => ['Name'], 2 => ['Peña']],
         ];
+        yield 'central Europe' => [
+            "<html><meta charset='windows-1250'><table><tr><td>Name</td></tr><tr><td>Dvo\xF8\xE1k</td></tr></table></html>",
+            [1 => ['Name'], 2 => ['Dvořák']],
+        ];
+        yield 'an encoding that nobody knows' => [
+            "<html><meta charset='klingon'><table><tr><td>Name</td></tr><tr><td>Pe\xF1a</td></tr></table></html>",
+            [1 => ['Name'], 2 => ['Peña']],
+        ];
         yield 'two bytes a letter' => [
             "\xFF\xFE" .
             mb_convert_encoding('<html><table><tr><td>Name</td></tr><tr><td>Peña</td></tr></table></html>', 'UTF-16LE', 'UTF-8'),
@@ -147,6 +155,7 @@ final class MarkupTest extends TestCase
             '<?xml version="1.0"?><all><d><sum of="USD"> 5 </sum></d><d><sum><![CDATA[6 & 7]]></sum></d></all>',
             [1 => ['sum', 'sum.of'], 2 => ['5', 'USD'], 3 => ['6 & 7', '']],
         ];
+        yield 'not declared' => ["<all at=\"5\">\n  {$two}</all>", $rows];
         yield 'one record' => ['<?xml version="1.0"?><d><first>Ann</first></d>', [1 => ['first'], 2 => ['Ann']]];
     }
 

@@ -71,7 +71,15 @@ final class SourcesTest extends TestCase
         yield 'rows below their names' => ['[["n","m"],["A",1],["B"]]', [1 => ['n', 'm'], 2 => ['A', '1'], 3 => ['B', '']]];
         yield 'rows whose names stand apart' => [
             '{"columns":["n",{"name":"m"}],"rows":[["A",1],["B",2,"x"]]}',
-            [1 => ['n', 'm', 'Column 3'], 2 => ['A', '1', ''], 3 => ['B', '2', 'x']],
+            [1 => ['n', 'm', 'Unnamed 3'], 2 => ['A', '1', ''], 3 => ['B', '2', 'x']],
+        ];
+        yield 'two columns of one name, and a year' => [
+            '[["n","phone","phone",2026],["A",null,"555-0101",5]]',
+            [1 => ['n', 'phone', 'phone (2)', '2026'], 2 => ['A', '', '555-0101', '5']],
+        ];
+        yield 'years as names' => [
+            '[{"n":"A","given":{"2025":5,"2026":6},"2026":7}]',
+            [1 => ['n', 'given.2025', 'given.2026', '2026'], 2 => ['A', '5', '6', '7']],
         ];
         yield 'an empty object first' => ['[{},{"n":"A"}]', [1 => ['n'], 3 => ['A']]];
     }
