@@ -39,7 +39,8 @@ final class HeaderGuess
     /** Names that are not people's. */
     private const NOT_PEOPLE =
         '/\b(?:event|fund|campaign|appeal|company|school|team|animal|item|file|user|group|list\b|business|firm|club|church|product|street|' .
-        'city|county|country|screen|middle|maiden|nick|attending|staff|assigned|solicit|officer|manager|agent|fundrais|physician|provider|coach|teacher|tenant|decedent|(?:org|pet|dog|cat)\b)/';
+        'city|county|country|screen|middle|maiden|nick|attending|staff|assigned|solicit|officer|manager|agent|fundrais|' .
+        'physician|provider|coach|teacher|tenant|decedent|(?:org|pet|dog|cat)\b)/';
 
     private function __construct() {}
 
