@@ -27,9 +27,13 @@ export async function bring(page: Page, name: string, content: string | Buffer):
 /** Takes every proposal that wants a look. */
 export async function settle(page: Page): Promise<void> {
   const all = page.getByRole('button', { name: /^Take all/ });
-  await expect(all.or(page.getByRole('button', { name: /Work out the rows/ })).first()).toBeVisible();
+  // One alone is taken by itself.
+  const next = page.getByRole('button', { name: /next to look at/i });
+  await expect(next.or(page.getByRole('button', { name: /Work out the rows/ }))).toBeVisible();
   if (await all.isVisible()) {
     await all.click();
+  } else if (await next.isVisible()) {
+    await next.click();
   }
 }
 
