@@ -28,12 +28,12 @@ export async function bring(page: Page, name: string, content: string | Buffer):
 export async function settle(page: Page): Promise<void> {
   const all = page.getByRole('button', { name: /^Take all/ });
   // One alone is taken by itself.
-  const next = page.getByRole('button', { name: /next to look at/i });
-  await expect(next.or(page.getByRole('button', { name: /Work out the rows/ }))).toBeVisible();
+  const one = page.getByText(/ sure, 1 to look at, /);
+  await expect(all.or(one).or(page.getByRole('button', { name: /Work out the rows/ })).first()).toBeVisible();
   if (await all.isVisible()) {
     await all.click();
-  } else if (await next.isVisible()) {
-    await next.click();
+  } else if (await one.isVisible()) {
+    await page.getByRole('button', { name: /Looks right, next to look at/ }).click();
   }
 }
 
