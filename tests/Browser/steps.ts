@@ -29,7 +29,12 @@ export async function settle(page: Page): Promise<void> {
   const all = page.getByRole('button', { name: /^Take all/ });
   // One alone is taken by itself.
   const one = page.getByText(/ sure, 1 to look at, /);
-  await expect(all.or(one).or(page.getByRole('button', { name: /Work out the rows/ })).first()).toBeVisible();
+  await expect(
+    all
+      .or(one)
+      .or(page.getByRole('button', { name: /Work out the rows/ }))
+      .first(),
+  ).toBeVisible();
   if (await all.isVisible()) {
     await all.click();
   } else if (await one.isVisible()) {
