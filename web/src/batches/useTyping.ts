@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { BatchPageData, EntryChecked, EntryKept, EntryShown } from '../api/answers';
-import { api, ApiError } from '../api/client';
+import { api } from '../api/client';
+import { problemsOf } from '../shared/useProblems';
 import type { Placed } from '../supporters/form';
 import { blank, isChanged, type Typed, typedOf } from './batch';
 
@@ -72,7 +73,7 @@ export function useTyping(page: BatchPageData) {
         : api.put<EntryKept>(`batches/${batch.id}/entries/${id}`, { ...body, base: stored?.values ?? {} });
     },
     onSuccess: (answer, { id }) => tell(answer, id),
-    onError: (error) => setRefused(error instanceof ApiError ? ((error.answer as { problems?: Placed[] } | null)?.problems ?? []) : []),
+    onError: (error) => setRefused(problemsOf(error)),
   });
   const remove = useMutation({
     mutationFn: (id: number) => api.delete<EntryKept>(`batches/${batch.id}/entries/${id}`),

@@ -1,5 +1,5 @@
 import { Button, SegmentedControl, TextInput } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { FundList, FundRow } from '../api/answers';
@@ -36,10 +36,18 @@ export function FundsPage() {
   const isNew = made !== '' && !funds.some((fund) => fund.name.toLowerCase() === made.toLowerCase());
   const chosen = funds.find((fund) => fund.name === query.get('name')) ?? (query.get('name') === null ? funds[0] : undefined);
   const choose = (next: string) => setQuery({ kind, name: next }, { replace: true });
+  const add = useMutation({
+    mutationFn: () => api.put(`funds/${kind}`, { name: made }),
+    onSuccess: () => {
+      setName('');
+      choose(made);
+      return found.refetch();
+    },
+  });
   return (
     <>
       <TitleLine title="Funds, campaigns and appeals">{found.data !== undefined && counted(funds.length, one)}</TitleLine>
-      <Trouble error={found.error} />
+      <Trouble error={found.error ?? add.error} />
       <div className="panes" style={chosen === undefined ? undefined : { gridTemplateColumns: 'minmax(0, 1.15fr) minmax(0, 1fr)' }}>
         <Pane
           title={
@@ -58,11 +66,7 @@ export function FundsPage() {
                 onSubmit={(event) => {
                   event.preventDefault();
                   if (isNew) {
-                    void api.put(`funds/${kind}`, { name: made }).then(() => {
-                      setName('');
-                      choose(made);
-                      return found.refetch();
-                    });
+                    add.mutate();
                   }
                 }}
               >

@@ -1,10 +1,11 @@
 import { Button, Group, Modal } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { FormCatalog, FormField, GiftChecked, GiftPageData, Placed } from '../api/answers';
-import { api, ApiError } from '../api/client';
+import type { FormCatalog, FormField, GiftChecked, GiftPageData } from '../api/answers';
+import { api } from '../api/client';
 import { Trouble } from '../shared/Notice';
 import { Unplaced } from '../shared/Unplaced';
+import { useProblems } from '../shared/useProblems';
 import { GiftFields, isInForm } from './GiftFields';
 
 interface GiftEditorProps {
@@ -61,10 +62,10 @@ interface FormProps extends Required<GiftEditorProps> {
 function Form({ catalog, supporter, gift, first, base, isCorrection, onClose, onDeleted }: FormProps) {
   const queries = useQueryClient();
   const [values, setValues] = useState<Record<string, string>>(gift === null ? first : base);
-  const [problems, setProblems] = useState<Placed[]>([]);
+  const { problems, check, saving, refused } = useProblems();
   const isTwice = problems.some((one) => one.code === 'gift.twice');
   const fail = (error: unknown) => {
-    setProblems(error instanceof ApiError ? ((error.answer as { problems?: Placed[] } | null)?.problems ?? []) : []);
+    refused(error);
     // The form is long: what is wrong may stand far above the button.
     requestAnimationFrame(() =>
       document.querySelector('[role=dialog] [aria-invalid=true], [role=dialog] .wrong')?.scrollIntoView({ block: 'center' }),
@@ -79,6 +80,7 @@ function Form({ catalog, supporter, gift, first, base, isCorrection, onClose, on
       void queries.invalidateQueries();
       onClose();
     },
+    onMutate: saving,
     onError: fail,
   });
   const remove = useMutation<unknown, Error>({
@@ -88,10 +90,6 @@ function Form({ catalog, supporter, gift, first, base, isCorrection, onClose, on
       void queries.invalidateQueries();
     },
   });
-  const check = () =>
-    void api
-      .post<GiftChecked>(`supporters/${supporter}/gifts/check`, { values, gift })
-      .then((answer) => setProblems(answer.problems.filter((problem) => values[problem.place] !== '')));
   const wrong = (key: string) => {
     const problem = problems.find((one) => one.place === key);
     return problem === undefined ? undefined : (
@@ -108,7 +106,7 @@ function Form({ catalog, supporter, gift, first, base, isCorrection, onClose, on
         values={values}
         error={wrong}
         onChange={(changed) => setValues({ ...values, ...changed })}
-        onLeave={check}
+        onLeave={() => check(api.post<GiftChecked>(`supporters/${supporter}/gifts/check`, { values, gift }), values)}
       />
       <Unplaced problems={problems} isShown={isInForm} />
       <Trouble error={save.error ?? remove.error} />

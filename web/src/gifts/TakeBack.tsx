@@ -2,9 +2,10 @@ import { Button, Group, Modal, SegmentedControl, TextInput } from '@mantine/core
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { GiftPageData, Placed } from '../api/answers';
-import { api, ApiError } from '../api/client';
+import { api } from '../api/client';
 import { money, today } from '../shared/format';
 import { Trouble } from '../shared/Notice';
+import { problemsOf } from '../shared/useProblems';
 import { amountOf, cents } from './splits';
 
 type Way = 'back' | 'wrong';
@@ -36,7 +37,7 @@ export function TakeBack({ gift, onClose }: { gift: GiftPageData; onClose: () =>
       void queries.invalidateQueries();
       onClose();
     },
-    onError: (error) => setProblems(error instanceof ApiError ? ((error.answer as { problems?: Placed[] } | null)?.problems ?? []) : []),
+    onError: (error) => setProblems(problemsOf(error)),
   });
   const wrong = (key: string) => {
     const problem = problems.find((one) => one.place === key);

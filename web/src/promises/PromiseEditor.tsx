@@ -1,12 +1,13 @@
 import { Button, Group, Modal } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Fragment, useState } from 'react';
-import type { FormCatalog, Placed, PromiseChecked, PromisePageData } from '../api/answers';
-import { api, ApiError } from '../api/client';
+import type { FormCatalog, PromiseChecked, PromisePageData } from '../api/answers';
+import { api } from '../api/client';
 import { FieldInput } from '../shared/FieldInput';
 import { today } from '../shared/format';
 import { Trouble } from '../shared/Notice';
 import { Unplaced } from '../shared/Unplaced';
+import { useProblems } from '../shared/useProblems';
 
 interface PromiseEditorProps {
   supporter: number;
@@ -71,7 +72,7 @@ function Form({ catalog, supporter, promise, base, isWriteOff, onClose, onDelete
     ...(promise === null ? { 'promise.kind': 'pledge', 'promise.date': today() } : base),
     ...(isWriteOff ? { 'promise.written_off': today() } : {}),
   });
-  const [problems, setProblems] = useState<Placed[]>([]);
+  const { problems, check, saving, refused } = useProblems();
   const isTwice = problems.some((one) => one.code === 'promise.twice');
   const save = useMutation<unknown, Error>({
     mutationFn: () =>
@@ -82,7 +83,8 @@ function Form({ catalog, supporter, promise, base, isWriteOff, onClose, onDelete
       void queries.invalidateQueries();
       onClose();
     },
-    onError: (error) => setProblems(error instanceof ApiError ? ((error.answer as { problems?: Placed[] } | null)?.problems ?? []) : []),
+    onMutate: saving,
+    onError: refused,
   });
   const remove = useMutation<unknown, Error>({
     mutationFn: () => api.delete(`supporters/${supporter}/promises/${promise}`),
@@ -91,10 +93,6 @@ function Form({ catalog, supporter, promise, base, isWriteOff, onClose, onDelete
       void queries.invalidateQueries();
     },
   });
-  const check = () =>
-    void api
-      .post<PromiseChecked>(`supporters/${supporter}/promises/check`, { values, promise })
-      .then((answer) => setProblems(answer.problems.filter((problem) => (values[problem.place] ?? '') !== '')));
   const wrong = (key: string) => {
     const problem = problems.find((one) => one.place === key);
     return problem === undefined ? undefined : `${problem.reason}. ${problem.remedy}.`;
@@ -121,7 +119,7 @@ function Form({ catalog, supporter, promise, base, isWriteOff, onClose, onDelete
                     value={values[field.key] ?? ''}
                     error={wrong(field.key)}
                     onChange={(value) => setValues({ ...values, [field.key]: value })}
-                    onLeave={check}
+                    onLeave={() => check(api.post<PromiseChecked>(`supporters/${supporter}/promises/check`, { values, promise }), values)}
                   />
                 </div>
               ))}
