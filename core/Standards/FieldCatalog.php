@@ -16,9 +16,6 @@ final readonly class FieldCatalog
         'household' => ['organization.name', 'id.old'],
     ];
 
-    /** Of several, those whose labels are known. */
-    private const LABELLED = 12;
-
     /** What no column feeds and no form has by itself: it is written where it belongs. */
     private const APART = ['role', 'note.text'];
 
@@ -87,33 +84,6 @@ final readonly class FieldCatalog
         $field = $target === null ? null : $this->fields[$target->field] ?? null;
 
         return $target === null || $field === null ? $key : ($key === $field->key ? $field->label : $target->label($field->label));
-    }
-
-    /** The key of a field by its exact label, also of one of several: "Gift 2 date", "Spouse: First name". Null if it is nobody's label. */
-    public function keyByLabel(string $label): ?string
-    {
-        $wanted = mb_strtolower(trim($label));
-        $parties = array_merge(...array_map($this->ofParty(...), array_keys(Target::PARTIES)));
-        foreach ([...$this->all(), ...$parties] as $field) {
-            $target = Target::tryParse($field->key) ?? throw new \LogicException('A field has a target.');
-            $head = explode('.', $target->field)[0];
-            foreach (['', ...Target::KINDS[$head] ?? []] as $kind) {
-                for ($number = 1; $number <= ($target->party === 'child' || isset(Target::KINDS[$head]) ? self::LABELLED : 1); $number++) {
-                    $one =
-                        $target->party === 'child' && !isset(Target::KINDS[$head])
-                            ? $target->with(partyNumber: $number)
-                            : $target->with(kind: $kind, number: $number);
-                    for ($part = 1; $part <= (in_array($target->field, Target::OF_PART, true) ? self::LABELLED : 1); $part++) {
-                        $key = $one->with(part: $part)->key();
-                        if (mb_strtolower($this->field($key)->label) === $wanted) {
-                            return $key;
-                        }
-                    }
-                }
-            }
-        }
-
-        return null;
     }
 
     /** @return list<Field> all of them, those of links and retired ones too */

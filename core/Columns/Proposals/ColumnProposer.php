@@ -16,6 +16,7 @@ use PineSieve\Core\Columns\ValueMark;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldLabels;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Target;
@@ -75,7 +76,12 @@ final readonly class ColumnProposer
         'solicitor',
     ];
 
-    public function __construct(private FieldCatalog $catalog) {}
+    private FieldLabels $labels;
+
+    public function __construct(private FieldCatalog $catalog)
+    {
+        $this->labels = new FieldLabels($catalog);
+    }
 
     public function propose(ColumnProfile $profile, int $column, SheetSense $sheet): Proposal
     {
@@ -474,7 +480,7 @@ final readonly class ColumnProposer
         }
 
         return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1
-            ? $this->catalog->keyByLabel($header)
+            ? $this->labels->key($header)
             : null;
     }
 

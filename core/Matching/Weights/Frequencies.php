@@ -14,6 +14,9 @@ final class Frequencies
 {
     private const ROWS = 3;
 
+    /** Cells of a row, however few values there are. */
+    private const NARROWEST = 1 << 10;
+
     /** In the smallest database it is no likelier that someone is there, or has the same of anything, than among so many. */
     public const FEWEST = 200;
 
@@ -60,6 +63,11 @@ final class Frequencies
     /** @param  int  $width  cells of each row: 4 times as many as different values are exact enough */
     public function __construct(private int $width = 1 << 18) {}
 
+    private function isBlank(): bool
+    {
+        return $this->cells === [] && $this->packed === null;
+    }
+
     /** Its cells are there from now on. */
     private function open(): void
     {
@@ -97,8 +105,14 @@ final class Frequencies
     /** With those that a tally has. */
     public function with(Tally $tally): self
     {
-        $this->open();
-        $both = clone $this;
+        if ($this->isBlank()) {
+            $both = clone $this;
+            $both->width = min($this->width, 1 << (int) ceil(log(max(self::NARROWEST, 4 * $tally->values()), 2)));
+            $both->open();
+        } else {
+            $this->open();
+            $both = clone $this;
+        }
         foreach ($tally->counts() as $key => $times) {
             foreach ($both->placesOf($key) as $row => $place) {
                 $both->cells[$row][$place] += $times;
@@ -158,6 +172,9 @@ final class Frequencies
     /** How many records have it. */
     public function of(WeighedField $field, string $value): int
     {
+        if ($this->isBlank()) {
+            return 0;
+        }
         $this->open();
         $least = PHP_INT_MAX;
         foreach ($this->places($field, $value) as $row => $place) {

@@ -27,6 +27,12 @@ final class Tally
         }
     }
 
+    /** How many different values there are. */
+    public function values(): int
+    {
+        return count($this->counts);
+    }
+
     /** @return \Generator<string, int> Frequencies::key() to how many have it */
     public function counts(): \Generator
     {

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Columns\Feed;
 use PineSieve\Core\Standards\FieldCatalog;
+use PineSieve\Core\Standards\FieldLabels;
 use PineSieve\Core\Standards\Target;
 
 final class TargetTest extends TestCase
@@ -23,7 +24,7 @@ final class TargetTest extends TestCase
 
         self::assertSame([$field, $number, $part, $key], [$target?->field, $target?->number, $target?->part, $target?->key()]);
         self::assertSame($label, FieldCatalog::builtIn()->field($key)->label);
-        self::assertSame($key, FieldCatalog::builtIn()->keyByLabel($label));
+        self::assertSame($key, (new FieldLabels(FieldCatalog::builtIn()))->key($label));
     }
 
     #[TestWith(['gift.2.credit.1.id', 'gift.2.credit.id'])]
