@@ -12,6 +12,9 @@ final class ShippedRules
 {
     private const FILES = ['person' => 'people', 'household' => 'households', 'organization' => 'organizations'];
 
+    /** @var array<string, RuleSet> by file: they are asked for with each record that is looked up */
+    private static array $read = [];
+
     private function __construct() {}
 
     /**
@@ -49,7 +52,7 @@ final class ShippedRules
 
     private static function read(string $file, FieldComparers $comparers): RuleSet
     {
-        return RuleSet::fromArray(
+        return self::$read[$file] ??= RuleSet::fromArray(
             json_decode((string) file_get_contents(__DIR__ . "/data/{$file}.json"), true, 16, JSON_THROW_ON_ERROR),
             $comparers->has(...),
         );
