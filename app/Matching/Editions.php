@@ -79,7 +79,7 @@ final readonly class Editions
     {
         $kind = $set->kind;
         $judge = new PairJudge($set, $comparers);
-        $this->count($judge, $counts = new Frequencies());
+        $this->count($judge, $counts = Frequencies::wideFor(self::size($kind)));
         $pairs = (new PairSample($this->reader, $judge))->drawn();
         $estimate = (new Estimator(Weights::shipped($kind), $counts))->estimate($pairs);
         $last = self::last($kind)->value('weights');

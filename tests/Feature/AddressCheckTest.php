@@ -13,7 +13,6 @@ use Illuminate\Http\Client\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
-use Illuminate\Support\Sleep;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PineSieve\Core\Reading\SourceFile;
@@ -60,7 +59,6 @@ final class AddressCheckTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        Sleep::fake();
         config(['sieve.notice_hosts' => ['directory.test:80']]);
         $desk = new Desk(new TownDirectory());
         Http::fake([

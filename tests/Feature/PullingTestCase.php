@@ -8,7 +8,6 @@ use App\Connections\Connection;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Http;
-use Illuminate\Support\Sleep;
 use PineSieve\StandIns\Giving\Desk;
 use PineSieve\StandIns\Giving\Till;
 
@@ -28,7 +27,6 @@ abstract class PullingTestCase extends TestCase
     {
         parent::setUp();
         config(['sieve.notice_hosts' => ['giving.test:443']]);
-        Sleep::fake();
         $this->file = (string) tempnam(sys_get_temp_dir(), 'giving');
         Http::preventStrayRequests();
         Http::fake(function (Request $request) {

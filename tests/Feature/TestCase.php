@@ -13,6 +13,7 @@ use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Sleep;
 use Illuminate\Testing\TestResponse;
 use PineSieve\Core\Columns\ColumnChoice;
 use PineSieve\Core\Columns\ColumnState;
@@ -130,6 +131,8 @@ abstract class TestCase extends BaseTestCase
     {
         parent::setUp();
         self::assertSame('testing', $this->app->environment(), 'Tests never touch another database.');
+        // A wrong password is answered slowly, and who is busy is asked later: nobody waits for it here.
+        Sleep::fake();
         foreach (self::TABLES as $table) {
             DB::table($table)->delete();
         }

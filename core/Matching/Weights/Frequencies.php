@@ -14,8 +14,10 @@ final class Frequencies
 {
     private const ROWS = 3;
 
-    /** Cells of a row, however few values there are. */
-    private const NARROWEST = 1 << 10;
+    private const WIDEST = 1 << 18;
+
+    /** Cells of a row for each record: 4 times as many as different values are exact enough. */
+    private const FOR_EACH = 40;
 
     /** In the smallest database it is no likelier that someone is there, or has the same of anything, than among so many. */
     public const FEWEST = 200;
@@ -54,14 +56,23 @@ final class Frequencies
     /** What pack() gave, until somebody asks: most of those who compare or look up do not. */
     private ?string $packed = null;
 
+    /** Those of a file that are not among the records yet. */
+    private ?Tally $beside = null;
+
     /** Records that were counted. */
     private int $counted = 0;
 
     /** Records that there are, some of which may not have been counted. */
     private int $records = 0;
 
-    /** @param  int  $width  cells of each row: 4 times as many as different values are exact enough */
-    public function __construct(private int $width = 1 << 18) {}
+    /** @param  int  $width  cells of each row */
+    public function __construct(private int $width = self::WIDEST) {}
+
+    /** As wide as so many records need. */
+    public static function wideFor(int $records): self
+    {
+        return new self(min(self::WIDEST, 1 << (int) ceil(log(self::FOR_EACH * max(self::FEWEST, $records), 2))));
+    }
 
     private function isBlank(): bool
     {
@@ -96,32 +107,24 @@ final class Frequencies
         $this->counted += $times;
         $this->records += $times;
         foreach ($traits as [$field, $value]) {
-            foreach ($this->places($field, $value) as $row => $place) {
+            foreach ($this->places(self::key($field, $value)) as $row => $place) {
                 $this->cells[$row][$place] += $times;
             }
         }
     }
 
-    /** With those that a tally has. */
+    /** With those that a tally has, to the very one. */
     public function with(Tally $tally): self
     {
-        if ($this->isBlank()) {
-            $both = clone $this;
-            $both->width = min($this->width, 1 << (int) ceil(log(max(self::NARROWEST, 4 * $tally->values()), 2)));
-            $both->open();
-        } else {
-            $this->open();
-            $both = clone $this;
+        if ($this->beside !== null) {
+            throw new \LogicException('One file at a time stands beside the records.');
         }
-        foreach ($tally->counts() as $key => $times) {
-            foreach ($both->placesOf($key) as $row => $place) {
-                $both->cells[$row][$place] += $times;
-            }
-        }
-        $both->counted += $tally->records;
-        $both->records += $tally->records;
+        $with = clone $this;
+        $with->beside = $tally;
+        $with->counted += $tally->records;
+        $with->records += $tally->records;
 
-        return $both;
+        return $with;
     }
 
     /** The same among another number of records, some of which were not counted. */
@@ -133,7 +136,7 @@ final class Frequencies
         return $among;
     }
 
-    /** As bytes that unpack() takes. */
+    /** As bytes that unpack() takes; without those of a file. */
     public function pack(): string
     {
         $this->open();
@@ -172,12 +175,16 @@ final class Frequencies
     /** How many records have it. */
     public function of(WeighedField $field, string $value): int
     {
-        if ($this->isBlank()) {
-            return 0;
-        }
+        $key = self::key($field, $value);
+
+        return ($this->isBlank() ? 0 : $this->least($key)) + ($this->beside?->of($key) ?? 0);
+    }
+
+    private function least(string $key): int
+    {
         $this->open();
         $least = PHP_INT_MAX;
-        foreach ($this->places($field, $value) as $row => $place) {
+        foreach ($this->places($key) as $row => $place) {
             $least = min($least, $this->cells[$row][$place]);
         }
 
@@ -261,13 +268,7 @@ final class Frequencies
     }
 
     /** @return list<int<0, max>> */
-    private function places(WeighedField $field, string $value): array
-    {
-        return $this->placesOf(self::key($field, $value));
-    }
-
-    /** @return list<int<0, max>> */
-    private function placesOf(string $key): array
+    private function places(string $key): array
     {
         /** @var array<int, int> $words */
         $words = unpack('V3', $key);

@@ -27,10 +27,10 @@ final class Tally
         }
     }
 
-    /** How many different values there are. */
-    public function values(): int
+    /** @param  string  $key  as Frequencies::key() writes it */
+    public function of(string $key): int
     {
-        return count($this->counts);
+        return $this->counts["k{$key}"] ?? 0;
     }
 
     /** @return \Generator<string, int> Frequencies::key() to how many have it */
