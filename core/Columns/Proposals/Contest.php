@@ -53,7 +53,7 @@ final readonly class Contest
         return match (true) {
             $field === null, $proposal->state === ColumnState::Look => self::LAST,
             $proposal->state !== ColumnState::Sure => self::LAST + 1,
-            mb_strtolower($this->catalog->label($proposal->target)) === mb_strtolower(trim($proposal->header)) => 1,
+            mb_strtolower($this->catalog->label((string) $proposal->target)) === mb_strtolower(trim($proposal->header)) => 1,
             !str_ends_with($field, '.amount') || array_intersect(HeaderWords::words($proposal->header), ['amount', 'amt']) !== [] => 2,
             default => 3,
         };
