@@ -6,17 +6,10 @@ namespace PineSieve\Core\Matching\Weights;
 
 use PineSieve\Core\Names\FrequentNames;
 
-/**
- * How many records have a value. Counted in a sketch of fixed size (count-min, Cormode and Muthukrishnan 2005): never too few, too many by chance
- * where there are millions. Where little is counted yet, what is usual fills in.
- */
+/** How many records have a value, and how likely it is to have it by chance. Where little is counted yet, what is usual fills in. */
 final class Frequencies
 {
-    private const ROWS = 3;
-
-    private const WIDEST = 1 << 18;
-
-    /** Cells of a row for each record: 4 times as many as different values are exact enough. */
+    /** Cells of a row of the sketch for each record, which has some ten values. */
     private const FOR_EACH = 40;
 
     /** In the smallest database it is no likelier that someone is there, or has the same of anything, than among so many. */
@@ -50,12 +43,6 @@ final class Frequencies
     /** @var array<string, array<string, float>> field to folded value to its share */
     private static array $lists = [];
 
-    /** @var list<array<int, int>> of as many counts each as the sketch is wide; none as long as nobody has asked */
-    private array $cells = [];
-
-    /** What pack() gave, until somebody asks: most of those who compare or look up do not. */
-    private ?string $packed = null;
-
     /** Those of a file that are not among the records yet. */
     private ?Tally $beside = null;
 
@@ -65,36 +52,13 @@ final class Frequencies
     /** Records that there are, some of which may not have been counted. */
     private int $records = 0;
 
-    /** @param  int  $width  cells of each row */
-    public function __construct(private int $width = self::WIDEST) {}
+    /** @param  Sketch  $sketch  those with another number of records, or with a file beside them, have the same */
+    public function __construct(private readonly Sketch $sketch = new Sketch()) {}
 
     /** As wide as so many records need. */
     public static function wideFor(int $records): self
     {
-        return new self(min(self::WIDEST, 1 << (int) ceil(log(self::FOR_EACH * max(self::FEWEST, $records), 2))));
-    }
-
-    private function isBlank(): bool
-    {
-        return $this->cells === [] && $this->packed === null;
-    }
-
-    /** Its cells are there from now on. */
-    private function open(): void
-    {
-        if ($this->cells !== []) {
-            return;
-        }
-        if ($this->packed === null) {
-            $this->cells = array_fill(0, self::ROWS, array_fill(0, $this->width, 0));
-
-            return;
-        }
-        /** @var array<int, int> $cells */
-        $cells = unpack('V*', (string) gzuncompress($this->packed));
-        $this->width = max(1, intdiv(count($cells), self::ROWS));
-        $this->cells = array_chunk($cells, $this->width);
-        $this->packed = null;
+        return new self(new Sketch(min(Sketch::WIDEST, 1 << (int) ceil(log(self::FOR_EACH * max(self::FEWEST, $records), 2)))));
     }
 
     /**
@@ -103,13 +67,10 @@ final class Frequencies
      */
     public function count(array $traits, int $times = 1): void
     {
-        $this->open();
         $this->counted += $times;
         $this->records += $times;
         foreach ($traits as [$field, $value]) {
-            foreach ($this->places(self::key($field, $value)) as $row => $place) {
-                $this->cells[$row][$place] += $times;
-            }
+            $this->sketch->add(self::key($field, $value), $times);
         }
     }
 
@@ -139,23 +100,12 @@ final class Frequencies
     /** As bytes that unpack() takes; without those of a file. */
     public function pack(): string
     {
-        $this->open();
-
-        return (string) gzcompress(
-            implode(
-                '',
-                array_map(
-                    static fn(array $row): string => pack('V*', ...$row),
-                    array_merge(...array_map(static fn(array $cells): array => array_chunk($cells, 4096), $this->cells)),
-                ),
-            ),
-        );
+        return $this->sketch->pack();
     }
 
     public static function unpack(string $packed, int $records): self
     {
-        $unpacked = new self();
-        $unpacked->packed = $packed;
+        $unpacked = new self(Sketch::unpack($packed));
         $unpacked->counted = $unpacked->records = $records;
 
         return $unpacked;
@@ -177,18 +127,7 @@ final class Frequencies
     {
         $key = self::key($field, $value);
 
-        return ($this->isBlank() ? 0 : $this->least($key)) + ($this->beside?->of($key) ?? 0);
-    }
-
-    private function least(string $key): int
-    {
-        $this->open();
-        $least = PHP_INT_MAX;
-        foreach ($this->places($key) as $row => $place) {
-            $least = min($least, $this->cells[$row][$place]);
-        }
-
-        return $least;
+        return $this->sketch->of($key) + ($this->beside?->of($key) ?? 0);
     }
 
     /**
@@ -265,14 +204,5 @@ final class Frequencies
     public static function key(WeighedField $field, string $value): string
     {
         return substr(hash('xxh128', "{$field->value}|{$value}", true), 0, 12);
-    }
-
-    /** @return list<int<0, max>> */
-    private function places(string $key): array
-    {
-        /** @var array<int, int> $words */
-        $words = unpack('V3', $key);
-
-        return array_values(array_map(fn(int $word): int => abs($word % $this->width), $words));
     }
 }

@@ -15,6 +15,7 @@ use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Pattern;
 use PineSieve\Core\Matching\Weights\Sameness;
 use PineSieve\Core\Matching\Weights\SampledPair;
+use PineSieve\Core\Matching\Weights\Sketch;
 use PineSieve\Core\Matching\Weights\Spread;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weights;
@@ -79,7 +80,7 @@ final class EstimateTest extends TestCase
 
     private static function estimated(array $pairs): Weights
     {
-        return (new Estimator(Weights::shipped(), new Frequencies(16)))->estimate($pairs)->weights;
+        return (new Estimator(Weights::shipped(), new Frequencies(new Sketch(16))))->estimate($pairs)->weights;
     }
 
     public function test_known_weights_are_found_without_a_label(): void
@@ -103,7 +104,7 @@ final class EstimateTest extends TestCase
     public function test_a_few_records_barely_move_it(int $pairs): void
     {
         $shipped = Weights::shipped();
-        $estimate = (new Estimator($shipped, new Frequencies(16)))->estimate(self::pairs($pairs));
+        $estimate = (new Estimator($shipped, new Frequencies(new Sketch(16))))->estimate(self::pairs($pairs));
         self::assertSame([$pairs, []], [$estimate->pairs, $estimate->discarded]);
         foreach ($shipped->shares['match'] as $field => $levels) {
             self::assertEqualsWithDelta($levels, $estimate->weights->shares['match'][$field], 0.03, $field);
@@ -134,7 +135,7 @@ final class EstimateTest extends TestCase
             'phone' => Level::Same,
             'middle name' => Level::Differs,
         ]);
-        $estimate = (new Estimator(Weights::shipped(), new Frequencies(16)))->estimate(
+        $estimate = (new Estimator(Weights::shipped(), new Frequencies(new Sketch(16))))->estimate(
             array_fill(0, 12_000, new SampledPair('id', [WeighedField::Id], $odd)),
         );
         self::assertStringStartsWith('Middle name: ', $estimate->discarded[0]);

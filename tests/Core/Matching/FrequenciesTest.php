@@ -6,6 +6,7 @@ namespace Tests\Core\Matching;
 
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Matching\Weights\Frequencies;
+use PineSieve\Core\Matching\Weights\Sketch;
 use PineSieve\Core\Matching\Weights\Tally;
 use PineSieve\Core\Matching\Weights\WeighedField;
 
@@ -64,7 +65,7 @@ final class FrequenciesTest extends TestCase
     /** @param  list<string>  $names */
     private static function counted(array $names): Frequencies
     {
-        $counts = new Frequencies(1 << 8);
+        $counts = new Frequencies(new Sketch(1 << 8));
         foreach ($names as $name) {
             $counts->count([[WeighedField::Last, $name]]);
         }

@@ -22,6 +22,7 @@ use PineSieve\Core\Matching\Weights\Edition;
 use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
+use PineSieve\Core\Matching\Weights\Sketch;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weights;
 use PineSieve\Core\Matching\Weights\WeightWords;
@@ -50,7 +51,7 @@ final class GroupsByWeightTest extends TestCase
         return new PairJudge(
             ShippedRules::byWeight($comparers, $kind),
             $comparers,
-            Edition::shipped((new Frequencies(1 << 8))->among($records), $kind),
+            Edition::shipped((new Frequencies(new Sketch(1 << 8)))->among($records), $kind),
         );
     }
 

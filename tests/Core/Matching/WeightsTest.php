@@ -27,6 +27,7 @@ use PineSieve\Core\Matching\Weights\Frequencies;
 use PineSieve\Core\Matching\Weights\Level;
 use PineSieve\Core\Matching\Weights\Leveler;
 use PineSieve\Core\Matching\Weights\Pattern;
+use PineSieve\Core\Matching\Weights\Sketch;
 use PineSieve\Core\Matching\Weights\WeighedField;
 use PineSieve\Core\Matching\Weights\Weigher;
 use PineSieve\Core\Matching\Weights\Weights;
@@ -92,7 +93,7 @@ final class WeightsTest extends TestCase
         $judge = new PairJudge(
             ShippedRules::byWeight($comparers = self::comparers()),
             $comparers,
-            Edition::shipped(new Frequencies(1 << 8)),
+            Edition::shipped(new Frequencies(new Sketch(1 << 8))),
         );
 
         return (new Leveler($judge->places()))->pattern(
@@ -207,7 +208,7 @@ final class WeightsTest extends TestCase
         $judge = new PairJudge(
             ShippedRules::byWeight($comparers = self::comparers()),
             $comparers,
-            Edition::shipped($counts = new Frequencies(1 << 12)),
+            Edition::shipped($counts = new Frequencies(new Sketch(1 << 12))),
         );
         foreach ([$one, $other, ...$crowd] as $i => $who) {
             $judge->count($judge->compared($i, self::person($who)), $counts);
@@ -295,8 +296,8 @@ final class WeightsTest extends TestCase
                 $judge->compared(2, self::person('Ottoline Parker | 9 Oak Ave, Dover, 03820')),
             )[1];
         };
-        self::assertSame(['Another address in the same place, which 400 of 400 have'], $words(new Frequencies(1 << 14), 400));
-        self::assertSame([], $words(new Frequencies(1 << 14), 1), 'It speaks for them: little is known.');
+        self::assertSame(['Another address in the same place, which 400 of 400 have'], $words(new Frequencies(new Sketch(1 << 14)), 400));
+        self::assertSame([], $words(new Frequencies(new Sketch(1 << 14)), 1), 'It speaks for them: little is known.');
     }
 
     public function test_an_email_with_a_slip_makes_one_of_two_with_the_whole_name(): void
@@ -346,22 +347,26 @@ final class WeightsTest extends TestCase
     {
         $weigher = static fn(Frequencies $counts): Weigher => new Weigher(Weights::shipped(), $counts);
         foreach ([0, 1, 50, 100_000] as $records) {
-            self::assertLessThan(0.01, $weigher((new Frequencies(16))->among($records))->weigh(new Pattern([]))->match, "Among {$records}");
+            self::assertLessThan(
+                0.01,
+                $weigher((new Frequencies(new Sketch(16)))->among($records))->weigh(new Pattern([]))->match,
+                "Among {$records}",
+            );
         }
-        self::assertSame(0.0, $weigher(new Frequencies(16))->bits(new Pattern([]), WeighedField::Email));
+        self::assertSame(0.0, $weigher(new Frequencies(new Sketch(16)))->bits(new Pattern([]), WeighedField::Email));
         self::assertGreaterThan(
             10,
-            $weigher(new Frequencies(16))->bits(
+            $weigher(new Frequencies(new Sketch(16)))->bits(
                 self::pattern('Ann Lee | | a@example.org', 'Ann Lee | | a@example.org'),
                 WeighedField::Email,
             ),
         );
-        self::assertLessThan(0, $weigher(new Frequencies(16))->bits(self::pattern('Ann Lee', 'Bo Lee'), WeighedField::First));
+        self::assertLessThan(0, $weigher(new Frequencies(new Sketch(16)))->bits(self::pattern('Ann Lee', 'Bo Lee'), WeighedField::First));
     }
 
     public function test_counts_are_never_too_few_and_come_back_as_they_were_kept(): void
     {
-        $counts = new Frequencies(1 << 6);
+        $counts = new Frequencies(new Sketch(1 << 6));
         foreach (range(1, 500) as $i) {
             $counts->count([[WeighedField::Last, 'name' . $i % 40]]);
         }
@@ -492,7 +497,7 @@ final class WeightsTest extends TestCase
         $judge = new PairJudge(
             ShippedRules::byWeight(self::comparers()),
             self::comparers(),
-            Edition::shipped((new Frequencies(1 << 8))->among(5000)),
+            Edition::shipped((new Frequencies(new Sketch(1 << 8)))->among(5000)),
         );
         $relation = $judge->relation(
             $judge->compared(1, self::person('Ann Quackenbush | 12 Elm St, Dover, 03820')),
@@ -512,7 +517,7 @@ final class WeightsTest extends TestCase
         $judge = new PairJudge(
             ShippedRules::byWeight(self::comparers()),
             self::comparers(),
-            Edition::shipped((new Frequencies(1 << 8))->among(5000)),
+            Edition::shipped((new Frequencies(new Sketch(1 << 8)))->among(5000)),
         );
         $of = static fn(string $one, string $other): ?Certainty => $judge->judge(
             $judge->compared(1, self::person($one)),
@@ -570,7 +575,7 @@ final class WeightsTest extends TestCase
         $judge = static fn(Thresholds $thresholds): PairJudge => new PairJudge(
             new RuleSet('x', SupporterKind::Person, ShippedRules::byWeight(self::comparers())->rules, [], $thresholds),
             self::comparers(),
-            Edition::shipped((new Frequencies(1 << 8))->among(5000)),
+            Edition::shipped((new Frequencies(new Sketch(1 << 8)))->among(5000)),
         );
         $of = static function (PairJudge $judge): ?Certainty {
             $records = [
