@@ -108,4 +108,10 @@ return [
     'popcorn of a troop' => ['Customer|full|name.full', 'Cust. Phone|phone|phone', 'Product Total|money|', 'Military Donation|money|gift.amount', 'Order Dt|iso|gift.date', 'Pd?|yesno|'],
     'who is left behind' => ['Bereaved First|first|name.first', 'Bereaved Last|last|name.last', 'Pt Name|full|', 'DOD|iso|', 'Mem. Gift Rec\'d|money|gift.amount', 'Date Rec\'d|iso|gift.date'],
     'plots of a garden' => ['Plot|size|', 'Gardener First|first|name.first', 'Gardener Last|last|name.last', 'Co-Gardener|full|spouse.name.full', 'Gardener Ph|phone|phone'],
+    'memberships that someone gave' => ['Mbr No|code|id.old', 'Mbr 1 First|first|name.first', 'Mbr 1 Last|last|name.last', 'Given by|full|', 'Giver email|email|', 'Tel.|phone|phone', 'E-news|yesno|consent.email', 'Extra gift|money|gift.amount', 'Date rec\'d|iso|gift.date'],
+    'tickets that someone bought for others' => ['First Name|first|name.first', 'Last Name|last|name.last', 'Purchaser|full|', 'Purchaser Email|email|', 'Paid by|full|'],
+    'what a giver gave' => ['Giver first|first|name.first', 'Giver last|last|name.last', 'Giver email|email|email', 'Amount|money|gift.amount', 'Date|iso|gift.date'],
+    'a log of a food bank' => ['Date|iso|gift.date', 'Donor/Org|full|name.full', 'Phone|phone|phone', 'Est. value|money|gift.amount', 'Check|money|', 'Check no.|number|gift.reference', 'Lbs|count|'],
+    'firms and those who are none' => ['Company/Donor|full|name.full', 'City|city|address.city'],
+    'gifts in memory, with whom to tell' => ['Decedent|full|gift.tribute', 'Gift in memory from|full|name.full', 'Donor address|street|address.line1', 'Donor city|city|address.city', 'Amt|money|gift.amount', 'Dt|iso|gift.date', 'Family contact|full|', 'Family contact address|street|', 'Family contact city|city|', 'Next of kin|full|'],
 ];

@@ -246,9 +246,10 @@ final readonly class ColumnProposer
             return true;
         }
         if ($target === 'organization.name') {
-            return in_array($header, self::MAY_BE_PLACES, true) &&
-                $sheet->hasPersonNames() &&
-                $profile->share(ValueLook::Organization) < self::BELIEVED;
+            return self::haveTitles($profile) ||
+                (in_array($header, self::MAY_BE_PLACES, true) &&
+                    $sheet->hasPersonNames() &&
+                    $profile->share(ValueLook::Organization) < self::BELIEVED);
         }
         if ($target === 'gift.fund') {
             return !self::isPurpose($profile) && (self::namesGivers($profile) || $sheet->has('gift.fund', $column));
@@ -333,6 +334,8 @@ final readonly class ColumnProposer
         return match (true) {
             preg_match('/^gift\.(?:reference|receipt|id)$/D', $target) === 1 && $profile->share(ValueLook::YesNo) > 0.5
                 => 'its values are yes and no',
+            // "Check" is the number of one, or, beside that and "Cash", what it was for.
+            $target === 'gift.reference' && self::areSums($profile) => 'its values are amounts',
             preg_match('/^(?:gift|promise)\.(?:\d+\.)?amount$/D', $target) === 1 && $profile->areRunningNumbers()
                 => 'its values count up one by one',
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
@@ -353,6 +356,32 @@ final readonly class ColumnProposer
                 => 'its values are amounts',
             default => null,
         };
+    }
+
+    /** Whether some values are people by their title: "Mrs. E. Pruitt" among organizations. */
+    private static function haveTitles(ColumnProfile $profile): bool
+    {
+        $people = 0;
+        foreach ($profile->values as $value => $count) {
+            $people +=
+                preg_match('/^(?:Mrs?|Ms|Miss|Mx|Dr|Rev|Fr|Sr)\b\.?\s+\p{Lu}/u', (string) $value) === 1 &&
+                !WrittenName::isOrganization((string) $value)
+                    ? $count
+                    : 0;
+        }
+
+        return $people > 0.02 * max(1, array_sum($profile->values));
+    }
+
+    /** Whether most values are written as only sums of money are: "$50", "50.00". */
+    private static function areSums(ColumnProfile $profile): bool
+    {
+        $sums = 0;
+        foreach ($profile->values as $value => $count) {
+            $sums += preg_match('/^\p{Sc}\s?\d|^\d[\d,]*\.\d\d$|^\d{1,3}(?:,\d{3})+$/uD', trim((string) $value)) === 1 ? $count : 0;
+        }
+
+        return $sums > 0.5 * max(1, array_sum($profile->values));
     }
 
     /** Whether most values are names of one person each, and not of a family or a couple. */
@@ -479,9 +508,7 @@ final readonly class ColumnProposer
             }
         }
 
-        return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1
-            ? $this->labels->key($header)
-            : null;
+        return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1 ? $this->labels->key($header) : null;
     }
 
     private function holdsBlocks(ColumnProfile $profile): bool

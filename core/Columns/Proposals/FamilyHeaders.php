@@ -17,7 +17,10 @@ final class FamilyHeaders
     private const GIVERS = ['sponsor', 'purchaser', 'buyer', 'donor', 'giver', 'sender', 'payer', 'payor', 'member', 'owner', 'landlord'];
 
     /** Beside one of those, this is somebody else. */
-    private const OTHERS = ['recipient', 'recipients', 'honoree', 'giftee', 'beneficiary', 'tenant', 'decedent'];
+    private const OTHERS = '/\b(?:recipients?|honoree|giftee|beneficiary|tenant|decedent|family (?:contact|member|rep)|next of kin|kin|survivors?|bereaved|notifee|notify)\b/';
+
+    /** Who gave what someone else has: a membership, a ticket. Beside a name that is not theirs it is open whom the row is about. */
+    private const FOR_ANOTHER = '/\b(?:giver|given by|purchaser|purchased by|buyer|bought by|payer|payor|paid by|sender|sent by|gift from)\b/';
 
     /** A child by what it does. In a sheet that names no parents it is whom the sheet is about. */
     private const YOUNG = [
@@ -106,7 +109,9 @@ final class FamilyHeaders
     {
         $parents = array_map(self::isOfParent(...), $headers);
 
-        return self::birthDays(self::withoutParents(self::withoutOthers($headers, $senses), $parents), $parents);
+        $senses = self::withoutGivers($headers, self::withoutOthers($headers, $senses));
+
+        return self::birthDays(self::withoutParents($senses, $parents), $parents);
     }
 
     /**
@@ -170,10 +175,39 @@ final class FamilyHeaders
      */
     private static function withoutOthers(array $headers, array $senses): array
     {
-        if (!in_array(true, self::have($headers, self::GIVERS), true)) {
-            return $senses;
-        }
+        $hasGiver = array_filter(
+            $headers,
+            static fn(string $header): bool => array_intersect(HeaderWords::words($header), self::GIVERS) !== [],
+        );
 
+        return $hasGiver === [] ? $senses : self::without($senses, array_map(self::isOther(...), $headers));
+    }
+
+    /**
+     * "Given by" and "Giver email" beside "Member first name" and "Member last name" are of who gave the membership.
+     *
+     * @param  list<string>  $headers
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function withoutGivers(array $headers, array $senses): array
+    {
+        $givers = array_map(static fn(string $header): bool => preg_match(self::FOR_ANOTHER, self::spoken($header)) === 1, $headers);
+        $named = array_map(static fn(?HeaderSense $sense): bool => self::isName($sense, ''), $senses);
+        $areBoth =
+            array_filter($named, static fn(bool $isName, int $column): bool => $isName && $givers[$column], ARRAY_FILTER_USE_BOTH) !== [] &&
+            array_filter($named, static fn(bool $isName, int $column): bool => $isName && !$givers[$column], ARRAY_FILTER_USE_BOTH) !== [];
+
+        return $areBoth ? self::without($senses, $givers) : $senses;
+    }
+
+    /**
+     * @param  list<?HeaderSense>  $senses
+     * @param  list<bool>  $others  whether what a column says of a person is said of somebody else
+     * @return list<?HeaderSense>
+     */
+    private static function without(array $senses, array $others): array
+    {
         return array_map(
             static fn(?HeaderSense $sense, bool $isOther): ?HeaderSense => $isOther &&
             $sense !== null &&
@@ -182,18 +216,18 @@ final class FamilyHeaders
                 ? new HeaderSense('', '', '', 0)
                 : $sense,
             $senses,
-            self::have($headers, self::OTHERS),
+            $others,
         );
     }
 
-    /**
-     * @param  list<string>  $headers
-     * @param  list<string>  $words
-     * @return list<bool>
-     */
-    private static function have(array $headers, array $words): array
+    private static function isOther(string $header): bool
     {
-        return array_map(static fn(string $header): bool => array_intersect(HeaderWords::words($header), $words) !== [], $headers);
+        return preg_match(self::OTHERS, self::spoken($header)) === 1;
+    }
+
+    private static function spoken(string $header): string
+    {
+        return implode(' ', HeaderWords::words($header));
     }
 
     private static function isOfParent(string $header): bool

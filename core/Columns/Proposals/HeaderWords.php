@@ -293,6 +293,12 @@ final class HeaderWords
         'addresses' => 'address',
     ];
 
+    private const OF_ALL_KINDS =
+        '~^\s*(?:(?:donor|giver|name|contributor|member|individual|person|supporter|sponsor|patron)s?(?: name)?\s*(?:/|\bor\b)\s*' .
+        '(?:org(?:ani[sz]ation)?|company|business|firm|foundation|group|corporation)s?(?: name)?|' .
+        '(?:org(?:ani[sz]ation)?|company|business|firm|foundation|group|corporation)\s*(?:/|\bor\b)\s*' .
+        '(?:donor|giver|contributor|individual|person|supporter)s?(?: name)?)\s*$~i';
+
     /** @var ?array<string, string> solid spelling to base */
     private static ?array $bases = null;
 
@@ -322,7 +328,8 @@ final class HeaderWords
 
     private static function understood(string $header): ?self
     {
-        $words = self::words($header);
+        // "Donor/Org" has people too.
+        $words = preg_match(self::OF_ALL_KINDS, $header) === 1 ? ['name'] : self::words($header);
         $numbers = array_values(array_filter($words, static fn(string $word): bool => preg_match('/^(?:[1-9]|[1-5]\d)$/D', $word) === 1));
         $letters = array_values(array_filter($words, static fn(string $word): bool => preg_match('/^\d+$/D', $word) !== 1));
         // Whom to call when something happens is nobody of the sheet.
