@@ -50,7 +50,7 @@ export function FieldPicker({ catalog, feed, disabled, suggestion, inputRef, onC
         placeholder="choose a field"
         nothingFoundMessage="No field has that name"
         data={groups}
-        value={feed === null ? null : (field?.key ?? null)}
+        value={feed === null ? null : (field?.key ?? feed.target)}
         disabled={disabled}
         allowDeselect={false}
         onChange={choose}

@@ -92,7 +92,8 @@ export function WholeFile({ view, catalog, editable, error, onKeep }: WholeFileP
                 checked={always}
                 onChange={(event) => setAlways(event.currentTarget.checked)}
               />
-              <Button type="submit" variant="default" disabled={feed === null || value.trim() === ''}>
+              {/* Until it is known which of several can be meant, the form still grows under the pointer. */}
+              <Button type="submit" variant="default" disabled={feed === null || field === undefined || value.trim() === ''}>
                 Add
               </Button>
             </form>
