@@ -114,4 +114,11 @@ return [
     'a log of a food bank' => ['Date|iso|gift.date', 'Donor/Org|full|name.full', 'Phone|phone|phone', 'Est. value|money|gift.amount', 'Check|money|', 'Check no.|number|gift.reference', 'Lbs|count|'],
     'firms and those who are none' => ['Company/Donor|full|name.full', 'City|city|address.city'],
     'gifts in memory, with whom to tell' => ['Decedent|full|gift.tribute', 'Gift in memory from|full|name.full', 'Donor address|street|address.line1', 'Donor city|city|address.city', 'Amt|money|gift.amount', 'Dt|iso|gift.date', 'Family contact|full|', 'Family contact address|street|', 'Family contact city|city|', 'Next of kin|full|'],
+    'grown-ups of kids' => ['Room|number|', 'Kid(s)|full|child.name.full', 'Grown-up 1|full|name.full', 'Grown-up 1 email|email|email', 'Grown-up 1 cell|phone|phone.mobile', 'Grown-up 2|full|spouse.name.full', 'Grown-up 2 email|email|spouse.email', 'Grown-up 2 cell|phone|spouse.phone.mobile', 'Street|street|address.line1', 'Fund-a-need|money|gift.amount'],
+    'parents, and nothing of children' => ['Parent 1|full|name.full', 'Parent 1 email|email|email', 'Parent 2|full|spouse.name.full', 'Parent 2 email|email|spouse.email', 'Street|street|address.line1'],
+    'caregivers' => ['Caregiver|full|name.full', 'Caregiver email|email|email', 'Child|full|child.name.full'],
+    'days of memory' => ['Yahrzeit name|full|gift.tribute', 'Observed by|full|name.full', 'Observer email|email|email', 'Observer phone|phone|phone', 'Pledge|money|promise.amount', 'Pd|money|gift.amount'],
+    'awards of a funder' => ['Funder|org|organization.name', 'Awarded|money|gift.amount', 'Award date|iso|gift.date', 'Restricted to|fund|gift.fund'],
+    'paddles' => ['Guest|full|name.full', 'Fair mkt value|money|gift.benefit', 'Paddle raise|money|gift.amount', 'Guest email|email|email'],
+    'cars that were given' => ['Title holder|full|name.full', 'Vehicle|size|'],
 ];

@@ -256,7 +256,7 @@ final class FamilyHeaders
             return $headers;
         }
         $child = $isNamed ? 'child ' : '';
-        $hasChildren = false;
+        $hasChildren = self::areNumbered($parents) || array_filter($headers, self::isOfChild(...)) !== [];
 
         $plain = array_map(static function (string $header) use ($child, &$hasChildren): string {
             $words = HeaderWords::words($header);
@@ -284,6 +284,26 @@ final class FamilyHeaders
                 $plain,
             )
             : $plain;
+    }
+
+    /**
+     * "Parent 1" and "Parent 2": one "Parent" may be a company.
+     *
+     * @param  array<int, string>  $parents
+     */
+    private static function areNumbered(array $parents): bool
+    {
+        $numbers = [];
+        foreach (array_filter($parents, self::isParentAlone(...)) as $header) {
+            $numbers[(string) preg_replace('/\D+/', '', $header)] = true;
+        }
+
+        return isset($numbers['1'], $numbers['2']);
+    }
+
+    private static function isOfChild(string $header): bool
+    {
+        return HeaderWords::read($header)?->party === 'child';
     }
 
     /** "Guardian", "Parent 1", "Foster parent" */

@@ -159,6 +159,8 @@ final class HeaderWords
         'my' => 1,
         'their' => 1,
         'giver' => 1,
+        'observer' => 1,
+        'mourner' => 1,
         'fld' => 1,
         'txt' => 1,
         'str' => 1,
@@ -441,9 +443,10 @@ final class HeaderWords
                 '/\b(\d) ?(st|nd|rd|th)\b/iu',
                 '/\$/',
                 '/\(c\)/i',
+                '/\b(?:grown[- ]?up|care[- ]?giver)(?=s?\b)/i',
                 '/\bco[-_ ]?(?:adopter|applicant|donor|member|owner|signer|tenant)\b/i',
             ],
-            ['', ' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', ' spouse '],
+            ['', ' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', 'parent', ' spouse '],
             $spaced,
         );
 
