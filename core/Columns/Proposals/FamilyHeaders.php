@@ -293,12 +293,12 @@ final class FamilyHeaders
      */
     private static function areNumbered(array $parents): bool
     {
-        $numbers = [];
-        foreach (array_filter($parents, self::isParentAlone(...)) as $header) {
-            $numbers[(string) preg_replace('/\D+/', '', $header)] = true;
-        }
+        $numbers = array_map(
+            static fn(string $header): int => (int) preg_replace('/\D+/', '', $header),
+            array_filter($parents, self::isParentAlone(...)),
+        );
 
-        return isset($numbers['1'], $numbers['2']);
+        return array_diff([1, 2], $numbers) === [];
     }
 
     private static function isOfChild(string $header): bool
