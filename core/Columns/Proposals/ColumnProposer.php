@@ -13,6 +13,7 @@ use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Columns\ValueMark;
+use PineSieve\Core\Names\FrequentNames;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\FieldCatalog;
@@ -30,6 +31,9 @@ final readonly class ColumnProposer
 
     /** Part of the values from which the header and they together leave no doubt. */
     private const CERTAIN = 0.9;
+
+    /** Part of the values that makes one look at a column again. */
+    private const SOME = 0.1;
 
     /** Values in which a name and an address are looked for. */
     private const LOOKED_AT = 50;
@@ -246,10 +250,18 @@ final readonly class ColumnProposer
             return true;
         }
         if ($target === 'organization.name') {
-            return self::haveTitles($profile) ||
+            return self::havePeople($profile) ||
                 (in_array($header, self::MAY_BE_PLACES, true) &&
                     $sheet->hasPersonNames() &&
                     $profile->share(ValueLook::Organization) < self::BELIEVED);
+        }
+        // What a stall costs is no part of a gift.
+        if ($target === 'gift.fee') {
+            return preg_match('/(?:paid|pd|due|owed)$/', $header) === 1 ||
+                array_filter(
+                    $sheet->profiles,
+                    static fn(ColumnProfile $beside): bool => preg_match('/\bfees? (?:due|owed)\b/i', $beside->header) === 1,
+                ) !== [];
         }
         if ($target === 'gift.fund') {
             return !self::isPurpose($profile) && (self::namesGivers($profile) || $sheet->has('gift.fund', $column));
@@ -358,19 +370,20 @@ final readonly class ColumnProposer
         };
     }
 
-    /** Whether some values are people by their title: "Mrs. E. Pruitt" among organizations. */
-    private static function haveTitles(ColumnProfile $profile): bool
+    /** Whether some values are people: "Mrs. E. Pruitt" and "Ida Nunn" among organizations. */
+    private static function havePeople(ColumnProfile $profile): bool
     {
         $people = 0;
         foreach ($profile->values as $value => $count) {
-            $people +=
-                preg_match('/^(?:Mrs?|Ms|Miss|Mx|Dr|Rev|Fr|Sr)\b\.?\s+\p{Lu}/u', (string) $value) === 1 &&
-                !WrittenName::isOrganization((string) $value)
-                    ? $count
-                    : 0;
+            $name = trim((string) $value);
+            $isPerson =
+                preg_match('/^(?:Mrs?|Ms|Miss|Mx|Dr|Rev|Fr|Sr)\b\.?\s+\p{Lu}/u', $name) === 1 ||
+                (preg_match('/^(\p{L}{2,}) (?:\p{Lu}\.? )?\p{L}[\p{L}\'\x{2019}-]+$/u', $name, $words) === 1 &&
+                    FrequentNames::isFirst(Fold::words($words[1])));
+            $people += $isPerson && !WrittenName::isOrganization($name) ? $count : 0;
         }
 
-        return $people > 0.02 * max(1, array_sum($profile->values));
+        return $people > self::SOME * max(1, array_sum($profile->values));
     }
 
     /** Whether most values are written as only sums of money are: "$50", "50.00". */

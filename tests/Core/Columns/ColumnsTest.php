@@ -232,6 +232,12 @@ final class ColumnsTest extends TestCase
         self::assertSame(ColumnState::Look, $state(['School' => ['Arts', 'Science'], ...$names]));
         self::assertSame(ColumnState::Sure, $state(['School' => ['Dover High School', 'Saco Academy'], ...$names]));
         self::assertSame(ColumnState::Sure, $state(['Company' => ['Arts', 'Science'], ...$names]));
+        self::assertSame(ColumnState::Look, $state(['Vendor' => ['Rosebud Farm', 'Ida Nunn']]));
+        self::assertSame(ColumnState::Look, $state(['Company' => ['Gannet Marine, Inc.', 'Mrs. E. Pruitt']]));
+        self::assertSame(ColumnState::Sure, $state(['Company' => ['Rosebud Farm', 'Ida Nunn Bakery', 'Dr. Pell Foundation']]));
+        $gifts = ['Donation' => ['10', '25'], 'Last name' => ['Lee', 'Park']];
+        self::assertSame(ColumnState::Look, $state(['Fee pd' => ['40', '40'], 'Fee due' => ['40', '40'], ...$gifts]));
+        self::assertSame(ColumnState::Sure, $state(['Fee' => ['0.59', '1.03'], ...$gifts]));
         self::assertSame(ColumnState::Look, $state(['Total paid' => ['118.50', '46.75'], 'Add-on' => ['25.00', '0.00']]));
         self::assertSame(ColumnState::Sure, $state(['Total paid' => ['118.50', '46.75'], 'Fee' => ['2.50', '1.00']]));
         self::assertSame(ColumnState::Sure, $state(['Donation amount' => ['118.50', '46.75'], 'Add-on' => ['25.00', '0.00']]));
