@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns;
 
+use PineSieve\Core\Names\Children;
 use PineSieve\Core\Names\NameDoubt;
 use PineSieve\Core\Names\NameParts;
 use PineSieve\Core\Names\NameRemarks;
@@ -224,8 +225,7 @@ final readonly class NamedPeople
         $spouse = $persons['spouse'] ?? new PersonValues();
         $main = $persons[''] ?? new PersonValues();
         [$first, $last, $full] = array_map($spouse->first(...), ['name.first', 'name.last', 'name.full']);
-        $whole = $main->first('name.full');
-        $ownLast = $whole === '' ? $main->first('name.last') : WrittenName::parse($whole)->person->last;
+        $ownLast = self::lastOf($main);
         $isOwnLast = Fold::words($last) === Fold::words($ownLast);
         $bare = $spouse->without('name.first')->without('name.last')->without('name.full');
         $word = $full === '' ? ($isOwnLast || $last === '' ? $first : trim("{$first} {$last}")) : $full;
@@ -263,7 +263,7 @@ final readonly class NamedPeople
     }
 
     /**
-     * Of two children in a cell each is one; what else is said of them may be of either, and is noted.
+     * Of several children in a cell each is one; what else is said of them may be of either, and is noted.
      *
      * @param  array<string, PersonValues>  $persons
      * @return array{array<string, PersonValues>, list<Problem>}
@@ -272,9 +272,10 @@ final readonly class NamedPeople
     {
         $child = $persons['child'] ?? new PersonValues();
         $written = $child->first('name.full');
-        $names = $written !== '' && TwoPeople::areIn($written) && !isset($persons['child.2']) ? TwoPeople::split($written) : [];
-        if (count($names) !== 2) {
-            return [$persons, []];
+        $last = $child->first('name.last') !== '' ? $child->first('name.last') : self::lastOf($persons[''] ?? new PersonValues());
+        $names = $written === '' || isset($persons['child.2']) ? [] : Children::split($written, $last);
+        if ($names === []) {
+            return [$persons, Children::mayBeTwo($written, $last) ? [$this->told(NameDoubt::TwoPeople, 'child.name.full', $written)] : []];
         }
         $said = [];
         foreach ($child->written() as $value) {
@@ -283,13 +284,24 @@ final readonly class NamedPeople
         $of = static fn(int $number, string $name): PersonValues => new PersonValues([
             new FedValue((Target::tryParse('child.name.full') ?? throw new \LogicException())->with(partyNumber: $number), $name),
         ]);
-        $persons['child'] = $of(1, $names[0]);
-        $persons['child.2'] = $of(2, $names[1]);
+        foreach ($names as $i => $name) {
+            $persons[$i === 0 ? 'child' : 'child.' . ($i + 1)] = $of($i + 1, $name);
+        }
+        if (preg_match('/[(\d]/', $written) === 1) {
+            $said = [$written, ...$said];
+        }
         if ($said !== []) {
             $persons[''] = ($persons[''] ?? new PersonValues())->noting('Children: ' . implode(', ', $said));
         }
 
-        return [$persons, [$this->told(NameDoubt::TwoPeople, 'child.name.full', $written)]];
+        return [$persons, [$this->told(NameDoubt::Children, 'child.name.full', $written)]];
+    }
+
+    private static function lastOf(PersonValues $person): string
+    {
+        $whole = $person->first('name.full');
+
+        return $whole === '' ? $person->first('name.last') : WrittenName::parse($whole)->person->last;
     }
 
     private static function hasLastAlone(PersonValues $person): bool
@@ -376,8 +388,7 @@ final readonly class NamedPeople
     private static function isNamed(PersonValues $person, PersonValues $main): bool
     {
         $last = Fold::words($person->first('name.last'));
-        $whole = $main->first('name.full');
-        $ownLast = $whole === '' ? $main->first('name.last') : WrittenName::parse($whole)->person->last;
+        $ownLast = self::lastOf($main);
 
         return $person->first('name.full') !== '' ||
             $person->first('name.first') !== '' ||

@@ -105,6 +105,18 @@ final class NamedPeopleTest extends TestCase
             [...$ann, 'child.name.full' => 'Mia & Max Orr', 'child.email' => 'kids@example.org'],
             ['Ann Lee', 'child Mia Orr', 'child.2 Max Orr'],
             'Children: kids@example.org',
+            ['name.children'],
+        ];
+        yield 'several children in a cell' => [
+            [...$ann, 'child.name.full' => 'Zoe, Max (3), Ida'],
+            ['Ann Lee', 'child Zoe Lee', 'child.2 Max Lee', 'child.3 Ida Lee'],
+            'Children: With the name: 3',
+            ['name.children'],
+        ];
+        yield 'a child of another last name, or two' => [
+            [...$ann, 'child.name.full' => 'Jaxon, Brynlee'],
+            ['Ann Lee', 'child Brynlee Jaxon'],
+            '',
             ['name.two people'],
         ];
         yield 'two of a couple' => [
