@@ -139,13 +139,28 @@ final readonly class NameParts
     public static function isPerson(string $name): bool
     {
         $words = explode(' ', NameRemarks::of($name)->name);
+        if (preg_match('/^(?:Mrs?|Ms|Miss|Dr|Rev)\b\.? \p{Lu}/u', $name) === 1) {
+            return !WrittenName::isOrganization($name);
+        }
 
         return preg_match('/^\p{L}+(?: (?:\p{L}\.?|&|and \p{L}+|\p{L}+)){1,3}$/uD', $name) === 1 &&
-            self::isFirst($words[0]) &&
+            (self::isFirst($words[0]) || self::isOfTwoNames($words)) &&
             (count($words) < 4 || TwoPeople::areIn($name)) &&
             // In the place of an organization "Grace Church" is no Ms. Church.
             array_filter(explode(' ', Fold::words($name)), Words::tellsOrganization(...)) === [] &&
             !WrittenName::isOrganization($name);
+    }
+
+    /**
+     * "Ida B. Nunn" and "Ida Park"; "Ida Falls" may be anything.
+     *
+     * @param  non-empty-list<string>  $words
+     */
+    private static function isOfTwoNames(array $words): bool
+    {
+        return FrequentNames::isFirst(Fold::words($words[0])) &&
+            count($words) > 1 &&
+            (preg_match('/^\p{L}\.?$/u', $words[1]) === 1 || FrequentNames::isLast(Fold::words($words[count($words) - 1])));
     }
 
     /** First and last name, as they stand. */

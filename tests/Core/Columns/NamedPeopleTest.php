@@ -269,6 +269,10 @@ final class NamedPeopleTest extends TestCase
         self::assertSame($kind, self::map(['name.first' => $first, 'name.last' => $last])->record()->kind);
     }
 
+    #[TestWith(['Mrs. E. Pruitt', true])]
+    #[TestWith(['Ida B. Nunn', true])]
+    #[TestWith(['Victoria Gardens', false])]
+    #[TestWith(['Dr. Pell Foundation', false])]
     #[TestWith(['Joe Oak', true])]
     #[TestWith(['Kay & Lou Ash', true])]
     #[TestWith(['Robert J. Ash', true])]
