@@ -35,6 +35,7 @@ final readonly class NamedPeople
         foreach (
             [
                 $this->atWork(...),
+                $this->ofFamily(...),
                 $this->withContact(...),
                 $this->withSpouse(...),
                 $this->withChildren(...),
@@ -260,6 +261,45 @@ final readonly class NamedPeople
         $isSame = $first !== '' && Fold::words($first) === Fold::words($main->first('name.first')) && ($last === '' || $isOwnLast);
 
         return [$persons, $isSame ? [$this->told(NameDoubt::Same, 'spouse.name.first', trim("{$first} {$last}"))] : []];
+    }
+
+    /**
+     * "Ann" beside the family "Lee" is Ann Lee: of a name of one word it would be the last.
+     *
+     * @param  array<string, PersonValues>  $persons
+     * @return array{array<string, PersonValues>, list<Problem>}
+     */
+    private function ofFamily(array $persons): array
+    {
+        $main = $persons[''] ?? new PersonValues();
+        $family = ($persons['household'] ?? new PersonValues())->first('organization.name');
+        [$full, $last] = array_map($main->first(...), ['name.full', 'name.last']);
+        if ($last !== '' || !self::isOneWord($full) || !self::isOneWord($family) || Fold::words($full) === Fold::words($family)) {
+            return [$persons, []];
+        }
+        $spouse = $persons['spouse'] ?? new PersonValues();
+        $persons[''] = $main->without('name.full')->with('name.first', $full)->with('name.last', $family);
+        if (self::isOneWord($spouse->first('name.full'))) {
+            $persons['spouse'] = $spouse->without('name.full')->with('name.first', $spouse->first('name.full'));
+        }
+
+        return [
+            $persons,
+            [
+                $this->warning(
+                    'name.family',
+                    'name.full',
+                    $full,
+                    "\"{$full}\" comes in as {$full} {$family}, with the name of the family",
+                    'Correct it, or leave it if it is right',
+                ),
+            ],
+        ];
+    }
+
+    private static function isOneWord(string $name): bool
+    {
+        return preg_match('/^\p{L}[\p{L}\p{M}\'\x{2019}-]+$/uD', $name) === 1 && !WrittenName::isOrganization($name);
     }
 
     /**

@@ -121,4 +121,7 @@ return [
     'awards of a funder' => ['Funder|org|organization.name', 'Awarded|money|gift.amount', 'Award date|iso|gift.date', 'Restricted to|fund|gift.fund'],
     'paddles' => ['Guest|full|name.full', 'Fair mkt value|money|gift.benefit', 'Paddle raise|money|gift.amount', 'Guest email|email|email'],
     'cars that were given' => ['Title holder|full|name.full', 'Vehicle|size|'],
+    'two adults of a family' => ['Family|last|household.organization.name', 'Adult 1|first|name.full', 'Adult 2|first|spouse.name.full', 'Adult 1 email|email|email', 'Adult 2 email|email|spouse.email', 'Kid 1|first|child.name.full'],
+    'a primary and a secondary contact' => ['Primary Contact|full|name.full', 'Secondary Contact|full|spouse.name.full', 'Primary Email|email|email', 'Secondary Email|email|spouse.email', 'Secondary Cell|phone|spouse.phone.mobile', 'City|city|address.city'],
+    'a second email and nobody else' => ['Name|full|name.full', 'Primary Email|email|email', 'Secondary Email|email|email.other'],
 ];

@@ -22,6 +22,10 @@ final class FamilyHeaders
     /** Who gave what someone else has: a membership, a ticket. Beside a name that is not theirs it is open whom the row is about. */
     private const FOR_ANOTHER = '/\b(?:giver|given by|purchaser|purchased by|buyer|bought by|payer|payor|paid by|sender|sent by|gift from)\b/';
 
+    private const SOMEBODY = '(?:(?:contact|donor|member|adult|person|holder|constituent|supporter)(?:[\s_]+name)?\b[\s_]*)';
+
+    private const SECOND_NAME = '/^\s*(?:secondary|second|2nd)[\s_]+(?:' . self::SOMEBODY . '|(?:first|last|full)?[\s_]*name)\s*$/i';
+
     /** A child by what it does. In a sheet that names no parents it is whom the sheet is about. */
     private const YOUNG = [
         'player',
@@ -64,7 +68,40 @@ final class FamilyHeaders
      */
     public static function plain(array $headers): array
     {
-        return self::ofCouple(self::ofChildren(self::ofNumbered($headers)));
+        return self::ofCouple(self::ofChildren(self::ofSecondary(self::ofNumbered($headers))));
+    }
+
+    /**
+     * "Secondary contact" beside "Primary contact" is somebody, and "Secondary email" theirs. An organization has several to write to.
+     *
+     * @param  list<string>  $headers
+     * @return list<string>
+     */
+    private static function ofSecondary(array $headers): array
+    {
+        $isNamed = array_filter($headers, static fn(string $header): bool => preg_match(self::SECOND_NAME, $header) === 1) !== [];
+        $isOfFirms =
+            array_filter($headers, static function (string $header): bool {
+                $sense = HeaderWords::read($header);
+
+                return $sense?->base === 'organization.name' && $sense->party === '';
+            }) !== [];
+
+        return !$isNamed || $isOfFirms
+            ? $headers
+            : array_map(
+                static fn(string $header): string => (string) preg_replace(
+                    [
+                        '/^\s*(?:secondary|second|2nd)[\s_]+' . self::SOMEBODY . '?/i',
+                        '/^\s*primary[\s_]+' . self::SOMEBODY . '$/i',
+                        '/^spouse $/',
+                        '/^$/D',
+                    ],
+                    ['spouse ', '', 'spouse name', 'name'],
+                    $header,
+                ),
+                $headers,
+            );
     }
 
     /**

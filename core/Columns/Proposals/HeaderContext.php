@@ -203,7 +203,8 @@ final class HeaderContext
         $opened = false;
         foreach ($senses as $column => $sense) {
             if ($sense === null || !str_starts_with($sense->base, 'address.')) {
-                $section = HeaderWords::sectionKind($headers[$column]);
+                // "Secondary contact" is somebody, and begins no address.
+                $section = str_starts_with($sense->base ?? '', 'name.') ? null : HeaderWords::sectionKind($headers[$column]);
                 if ($section !== null) {
                     // "Work" alone, above or before its columns.
                     [$kind, $opened] = [$section, true];

@@ -443,7 +443,7 @@ final class HeaderWords
                 '/\b(\d) ?(st|nd|rd|th)\b/iu',
                 '/\$/',
                 '/\(c\)/i',
-                '/\b(?:grown[- ]?up|care[- ]?giver)(?=s?\b)/i',
+                '/\b(?:grown[- ]?up|care[- ]?giver)(?=s?\b)|\badult(?= [12]\b)/i',
                 '/\bco[-_ ]?(?:adopter|applicant|donor|member|owner|signer|tenant)\b/i',
             ],
             ['', ' would ', 'email', ' no ', 'telephone', '$1$2', ' usd ', ' cell ', 'parent', ' spouse '],

@@ -107,6 +107,24 @@ final class NamedPeopleTest extends TestCase
             'Children: kids@example.org',
             ['name.children'],
         ];
+        yield 'first names beside the name of the family' => [
+            ['name.full' => 'Ann', 'spouse.name.full' => 'Bo', 'child.name.full' => 'Zoe', 'household.organization.name' => 'Lee'],
+            ['Ann Lee', 'spouse Bo Lee', 'child Zoe Lee', 'household Lee'],
+            '',
+            ['name.family'],
+        ];
+        yield 'a last name beside that of the family' => [
+            ['name.full' => 'Lee', 'household.organization.name' => 'Lee'],
+            ['Lee', 'household Lee'],
+            '',
+            [],
+        ];
+        yield 'a whole name beside that of the family' => [
+            ['name.full' => 'Ann Orr', 'household.organization.name' => 'Lee'],
+            ['Ann Orr', 'household Lee'],
+            '',
+            [],
+        ];
         yield 'several children in a cell' => [
             [...$ann, 'child.name.full' => 'Zoe, Max (3), Ida'],
             ['Ann Lee', 'child Zoe Lee', 'child.2 Max Lee', 'child.3 Ida Lee'],
