@@ -124,4 +124,8 @@ return [
     'two adults of a family' => ['Family|last|household.organization.name', 'Adult 1|first|name.full', 'Adult 2|first|spouse.name.full', 'Adult 1 email|email|email', 'Adult 2 email|email|spouse.email', 'Kid 1|first|child.name.full'],
     'a primary and a secondary contact' => ['Primary Contact|full|name.full', 'Secondary Contact|full|spouse.name.full', 'Primary Email|email|email', 'Secondary Email|email|spouse.email', 'Secondary Cell|phone|spouse.phone.mobile', 'City|city|address.city'],
     'a second email and nobody else' => ['Name|full|name.full', 'Primary Email|email|email', 'Secondary Email|email|email.other'],
+    'two contacts of a business' => ['Business|org|organization.name', 'Primary Contact|full|contact.name.full', 'Primary Email|email|email', 'Secondary Contact|full|', 'Secondary Email|email|', 'Phone|phone|phone'],
+    'contacts by number' => ['Organization Name|org|organization.name', 'Contact 1 Name|full|contact.name.full', 'Contact 1 Email|email|contact.email', 'Contact 2 Name|full|', 'Contact 2 Email|email|', 'Contact 2 Phone|phone|', 'City|city|address.city'],
+    'the dead by name' => ['Deceased|full|gift.tribute', 'Date of Death|date|', 'Donor(s)|full|name.full', 'Amount|money|gift.amount', 'Date Received|iso|gift.date', 'Notify|full|gift.tell'],
+    'those who act for others' => ['Member|full|name.full', 'Renewed by email|email|', 'Proxy phone|phone|', 'Assistant phone|phone|', 'Email|email|email'],
 ];

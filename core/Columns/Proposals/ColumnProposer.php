@@ -76,6 +76,13 @@ final readonly class ColumnProposer
         'sitter',
         'referral',
         'referrer',
+        'assistant',
+        'asst',
+        'advisor',
+        'adviser',
+        'broker',
+        'proxy',
+        'renewed',
         'recipient',
         'solicitor',
     ];

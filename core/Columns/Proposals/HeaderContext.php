@@ -24,7 +24,7 @@ final class HeaderContext
             $words = HeaderWords::read($name);
             $senses[] = $words === null ? null : new HeaderSense($words->base, $words->party, $words->kind, $words->number, $occurrence);
         }
-        $senses = self::contacts($headers, FamilyHeaders::settle($headers, $senses));
+        $senses = self::secondContact($headers, self::contacts($headers, FamilyHeaders::settle($headers, $senses)));
         $senses = self::numberedAddresses($headers, self::wholeNames($headers, $senses));
 
         return self::shared(self::sections($headers, $senses));
@@ -45,7 +45,7 @@ final class HeaderContext
             static fn(?HeaderSense $sense, int $column): bool => $sense?->base === 'name.full' &&
                 $sense->party === '' &&
                 preg_match(
-                    '/^(?:primary |main )?(?:contact|rep|representative|attn|attention)(?: person)?(?: \d)?$/D',
+                    '/^(?:primary |main |secondary |second |other |alternate )?(?:contact|rep|representative|attn|attention)(?: person)?(?: \d)?$/D',
                     implode(' ', HeaderWords::words($headers[$column])),
                 ) === 1,
             ARRAY_FILTER_USE_BOTH,
@@ -60,6 +60,33 @@ final class HeaderContext
         }
 
         return array_values($senses);
+    }
+
+    /**
+     * What is said of a second contact person, who has no field, is not of the first.
+     *
+     * @param  list<string>  $headers
+     * @param  list<?HeaderSense>  $senses
+     * @return list<?HeaderSense>
+     */
+    private static function secondContact(array $headers, array $senses): array
+    {
+        $words = array_map(static fn(string $header): string => implode(' ', HeaderWords::words($header)), $headers);
+        $named = preg_grep('/^(?:(?:secondary|second|2nd|alternate) contact|contact 2)(?: (?:(?:first|last|full) )?name)?$/D', $words);
+        $isOfFirm =
+            array_filter($senses, static fn(?HeaderSense $sense): bool => $sense?->base === 'organization.name' && $sense->party === '') !==
+            [];
+
+        return $named === [] || $named === false || !$isOfFirm
+            ? $senses
+            : array_map(
+                static fn(?HeaderSense $sense, string $words): ?HeaderSense => $sense !== null &&
+                preg_match('/^(?:secondary|second|2nd|alternate|contact 2)\b/', $words) === 1
+                    ? new HeaderSense('', '', '', 0)
+                    : $sense,
+                $senses,
+                $words,
+            );
     }
 
     /**

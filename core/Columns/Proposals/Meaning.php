@@ -31,6 +31,7 @@ final class Meaning
             'zip4' => self::isWholeCode($profile) && !$sheet->has('address.postal_code') ? 'address.postal_code' : null,
             'role' => $sense->party === 'contact' ? 'role' : self::role($sheet),
             'deceased', 'death' => match (true) {
+                $sense->base === 'deceased' && self::namesTheDead($profile) => $sheet->hasGifts() ? 'gift.tribute' : null,
                 self::tellsOfDead($sheet) => null,
                 self::isDayOfDeath($profile) => 'status',
                 default => self::status($sense, $profile, $sheet),
@@ -188,7 +189,21 @@ final class Meaning
             $sheet->profiles,
         );
 
-        return preg_grep('/\b(?:pt|patient|decedent|bereaved|loved one|resident)\b/', $headers) !== [] && $sheet->hasPersonNames();
+        $isNamed = array_filter(
+            $sheet->profiles,
+            static fn(ColumnProfile $profile, int $column): bool => ($sheet->senses[$column]->base ?? '') === 'deceased' &&
+                self::namesTheDead($profile),
+            ARRAY_FILTER_USE_BOTH,
+        );
+
+        return ($isNamed !== [] || preg_grep('/\b(?:pt|patient|decedent|bereaved|loved one|resident)\b/', $headers) !== []) &&
+            $sheet->hasPersonNames();
+    }
+
+    /** "Ruth Lee" under "Deceased", which otherwise asks whether someone is. */
+    private static function namesTheDead(ColumnProfile $profile): bool
+    {
+        return $profile->share(ValueLook::FullName) >= self::MOST && $profile->share(ValueLook::Status) < self::MOST;
     }
 
     /** "ZIP+4" may hold the whole code, or the four digits alone. */
