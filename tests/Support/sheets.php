@@ -128,4 +128,7 @@ return [
     'contacts by number' => ['Organization Name|org|organization.name', 'Contact 1 Name|full|contact.name.full', 'Contact 1 Email|email|contact.email', 'Contact 2 Name|full|', 'Contact 2 Email|email|', 'Contact 2 Phone|phone|', 'City|city|address.city'],
     'the dead by name' => ['Deceased|full|gift.tribute', 'Date of Death|date|', 'Donor(s)|full|name.full', 'Amount|money|gift.amount', 'Date Received|iso|gift.date', 'Notify|full|gift.tell'],
     'those who act for others' => ['Member|full|name.full', 'Renewed by email|email|', 'Proxy phone|phone|', 'Assistant phone|phone|', 'Email|email|email'],
+    'skaters and two who answer for them' => ['Skater|full|child.name.full', 'Skater DOB|birth|child.birth_date', 'Parent/Guardian|full|name.full', 'P/G Email|email|email', '2nd P/G|full|spouse.name.full', '2nd P/G Email|email|spouse.email'],
+    'adopters by last name' => ['Pet|size|', 'Adopter Last|last|name.last', 'Adopter First|first|name.first', 'Co-Adopter|full|spouse.name.full', 'Adopter Cell|phone|phone.mobile', 'Co-Adopter Cell|phone|spouse.phone.mobile', 'Adopter Email|email|email'],
+    'a listener' => ['Listener|full|name.full', 'Listener email|email|email', 'Pledged|money|promise.amount'],
 ];

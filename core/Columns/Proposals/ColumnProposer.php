@@ -262,6 +262,10 @@ final readonly class ColumnProposer
                     $sheet->hasPersonNames() &&
                     $profile->share(ValueLook::Organization) < self::BELIEVED);
         }
+        // Who gives on somebody's behalf may honor them, or be but the one who pays.
+        if ($target === 'gift.tribute') {
+            return $header === 'onbehalfof';
+        }
         // What a stall costs is no part of a gift.
         if ($target === 'gift.fee') {
             return preg_match('/(?:paid|pd|due|owed)$/', $header) === 1 ||

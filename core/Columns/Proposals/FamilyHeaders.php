@@ -304,8 +304,12 @@ final class FamilyHeaders
                     (count($words) > 1 && str_ends_with($word, 's') && in_array(substr($word, 0, -1), self::YOUNG, true)),
             );
             if ($young === [] || self::isOfParent($header)) {
-                // "P2 email", "G1 cell"
-                return (string) preg_replace('/^[PG](?=[12]\b)/i', 'Parent ', trim($header));
+                // "P2 email", "G1 cell", "2nd P/G"
+                return (string) preg_replace(
+                    ['/^[PG](?=[12]\b)/i', '/^(?:2nd|second|other) (?:parent|guardian|p\/g)\b/i'],
+                    ['Parent ', 'Parent 2'],
+                    trim($header),
+                );
             }
             $hasChildren = true;
             $rest = implode(' ', array_diff($words, $young, ['oldest', 'eldest', 'youngest']));
