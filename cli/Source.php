@@ -11,10 +11,10 @@ use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Findings\Findings;
 use PineSieve\Core\Findings\Survey;
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\CutAmounts;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SourceFile;
+use PineSieve\Core\Reading\Text\CutAmounts;
 use PineSieve\Core\Standards\FieldCatalog;
 
 /** A file, read once from its beginning to its end. */

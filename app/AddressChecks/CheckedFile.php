@@ -19,7 +19,7 @@ use PineSieve\Core\Reading\Copies\WorkbookCopy;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\SourceFile;
 use PineSieve\Core\Reading\SourceFormat;
-use PineSieve\Core\Reading\Workbook;
+use PineSieve\Core\Reading\Workbooks\Workbook;
 
 /** A list given back: as it was, with columns behind; what these say; and the rows that are to be put right, alone. */
 final readonly class CheckedFile

@@ -17,9 +17,9 @@ use PineSieve\Core\Columns\ColumnPlan;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Findings\Findings;
 use PineSieve\Core\Findings\Oddities;
-use PineSieve\Core\Reading\Dialect;
-use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\ReadAs;
+use PineSieve\Core\Reading\Text\Dialect;
+use PineSieve\Core\Reading\Text\Encoding;
 use PineSieve\Core\Standards\Target;
 
 /**

@@ -9,10 +9,10 @@ use PineSieve\Core\Columns\ColumnProfiler;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\CutAmounts;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceReader;
+use PineSieve\Core\Reading\Text\CutAmounts;
 use PineSieve\Core\Text\Ditto;
 use PineSieve\Core\Text\Tidy;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
+use PineSieve\Core\Reading\Text\Dialect;
+
 /** What a person chose about how a file is read; the defaults are what was found. */
 final readonly class ReadAs
 {

@@ -4,6 +4,22 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
+use PineSieve\Core\Reading\Records\JsonReader;
+use PineSieve\Core\Reading\Records\ListedFile;
+use PineSieve\Core\Reading\Records\ListReader;
+use PineSieve\Core\Reading\Records\VCardReader;
+use PineSieve\Core\Reading\Records\XmlRecords;
+use PineSieve\Core\Reading\Text\DelimitedReader;
+use PineSieve\Core\Reading\Text\Dialect;
+use PineSieve\Core\Reading\Text\DialectDetector;
+use PineSieve\Core\Reading\Text\FixedColumns;
+use PineSieve\Core\Reading\Text\FixedReader;
+use PineSieve\Core\Reading\Workbooks\OldWorkbook;
+use PineSieve\Core\Reading\Workbooks\OpenDocument;
+use PineSieve\Core\Reading\Workbooks\WebPage;
+use PineSieve\Core\Reading\Workbooks\Workbook;
+use PineSieve\Core\Reading\Workbooks\XmlWorkbook;
+
 /** A file on disk: which kind of source it is, what can be chosen about it, and the reader for it. */
 final readonly class SourceFile
 {

@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Reading;
 
+use PineSieve\Core\Reading\Workbooks\OldWorkbook;
+use PineSieve\Core\Reading\Workbooks\OpenDocument;
+use PineSieve\Core\Reading\Workbooks\WebPage;
+use PineSieve\Core\Reading\Workbooks\Workbook;
+use PineSieve\Core\Reading\Workbooks\XmlWorkbook;
+
 /** The kinds of file that can be a source. */
 enum SourceFormat: string
 {

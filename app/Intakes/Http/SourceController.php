@@ -17,9 +17,9 @@ use App\Support\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use PineSieve\Core\Columns\RowKind;
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\SourceFormat;
+use PineSieve\Core\Reading\Text\Encoding;
 
 /**
  * How a source is read, and its rows as they are.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns\Steps;
 
-use PineSieve\Core\Reading\CellNumber;
+use PineSieve\Core\Reading\Workbooks\CellNumber;
 use PineSieve\Core\Standards\Formats\DateOrder;
 use PineSieve\Core\Standards\Formats\WrittenDate;
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace PineSieve\Core\Reading\Copies;
 
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\DelimitedReader;
-use PineSieve\Core\Reading\Dialect;
 use PineSieve\Core\Reading\FormulaGuard;
+use PineSieve\Core\Reading\Text\DelimitedReader;
+use PineSieve\Core\Reading\Text\Dialect;
 
 /** Delimited text with its own bytes, in its encoding, with its delimiter and line ends. A short row is filled up, so that columns stay columns. */
 final readonly class DelimitedCopy implements CopyWithColumns

@@ -9,9 +9,9 @@ use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\Copies\DelimitedCopy;
 use PineSieve\Core\Reading\Copies\PlainWorkbook;
 use PineSieve\Core\Reading\Copies\WorkbookCopy;
-use PineSieve\Core\Reading\Dialect;
-use PineSieve\Core\Reading\Encoding;
 use PineSieve\Core\Reading\SourceFile;
+use PineSieve\Core\Reading\Text\Dialect;
+use PineSieve\Core\Reading\Text\Encoding;
 use Tests\Support\Xlsx;
 
 /** Files given back with columns behind their own. */

@@ -6,7 +6,7 @@ namespace Tests\Core\Reading;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use PineSieve\Core\Reading\CutAmounts;
+use PineSieve\Core\Reading\Text\CutAmounts;
 
 final class CutAmountsTest extends TestCase
 {

@@ -8,14 +8,14 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\Dialect;
-use PineSieve\Core\Reading\DialectDetector;
-use PineSieve\Core\Reading\Encoding;
-use PineSieve\Core\Reading\EncodingGuess;
 use PineSieve\Core\Reading\FormulaGuard;
 use PineSieve\Core\Reading\HeaderRow;
 use PineSieve\Core\Reading\ReadAs;
 use PineSieve\Core\Reading\SourceFile;
+use PineSieve\Core\Reading\Text\Dialect;
+use PineSieve\Core\Reading\Text\DialectDetector;
+use PineSieve\Core\Reading\Text\Encoding;
+use PineSieve\Core\Reading\Text\EncodingGuess;
 use Tests\Support\Xlsx;
 
 final class ReadingTest extends TestCase

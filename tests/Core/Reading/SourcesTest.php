@@ -9,16 +9,16 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use PineSieve\Core\Reading\CannotRead;
-use PineSieve\Core\Reading\CellNumber;
 use PineSieve\Core\Reading\JoinedSheets;
-use PineSieve\Core\Reading\JsonObjects;
-use PineSieve\Core\Reading\MergedCells;
-use PineSieve\Core\Reading\OpenDocument;
 use PineSieve\Core\Reading\ReadAs;
+use PineSieve\Core\Reading\Records\JsonObjects;
 use PineSieve\Core\Reading\SheetMarks;
-use PineSieve\Core\Reading\ShownNumber;
 use PineSieve\Core\Reading\SourceFile;
 use PineSieve\Core\Reading\SourceFormat;
+use PineSieve\Core\Reading\Workbooks\CellNumber;
+use PineSieve\Core\Reading\Workbooks\MergedCells;
+use PineSieve\Core\Reading\Workbooks\OpenDocument;
+use PineSieve\Core\Reading\Workbooks\ShownNumber;
 
 /** Sources of every kind as rows of text. */
 final class SourcesTest extends TestCase

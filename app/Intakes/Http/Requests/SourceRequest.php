@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Intakes\Http\Requests;
 
 use Illuminate\Validation\Rule;
-use PineSieve\Core\Reading\Dialect;
-use PineSieve\Core\Reading\Encoding;
+use PineSieve\Core\Reading\Text\Dialect;
+use PineSieve\Core\Reading\Text\Encoding;
 
 final class SourceRequest extends ChangesIntake
 {
