@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace PineSieve\Core\Columns\Proposals;
 
-use PineSieve\Core\Addresses\AddressLabel;
 use PineSieve\Core\Columns\ColumnProfile;
 use PineSieve\Core\Columns\ColumnState;
 use PineSieve\Core\Columns\Feed;
@@ -13,9 +12,6 @@ use PineSieve\Core\Columns\Steps\OfLabel;
 use PineSieve\Core\Columns\Steps\Steps;
 use PineSieve\Core\Columns\ValueLook;
 use PineSieve\Core\Columns\ValueMark;
-use PineSieve\Core\Names\FrequentNames;
-use PineSieve\Core\Names\SupporterKind;
-use PineSieve\Core\Names\WrittenName;
 use PineSieve\Core\Standards\FieldCatalog;
 use PineSieve\Core\Standards\FieldLabels;
 use PineSieve\Core\Standards\FieldType;
@@ -31,12 +27,6 @@ final readonly class ColumnProposer
 
     /** Part of the values from which the header and they together leave no doubt. */
     private const CERTAIN = 0.9;
-
-    /** Part of the values that makes one look at a column again. */
-    private const SOME = 0.1;
-
-    /** Values in which a name and an address are looked for. */
-    private const LOOKED_AT = 50;
 
     /** Headers that name an organization, or where someone studies, prays or plays. */
     private const MAY_BE_PLACES = ['school', 'church', 'club', 'affiliation', 'parish', 'congregation'];
@@ -102,7 +92,12 @@ final readonly class ColumnProposer
         if (in_array($profile->header, Proposer::OF_HELD_ROWS, true)) {
             return new Proposal($profile->header, ColumnState::LeftBehind, null, 'Written beside the held rows for whoever corrects them.');
         }
-        if ($profile->header === RowKind::ABOVE && self::namesPurposes($profile) && $sheet->hasGifts() && !$sheet->has('gift.fund')) {
+        if (
+            $profile->header === RowKind::ABOVE &&
+            (new Contents($profile))->arePurposes() &&
+            $sheet->hasGifts() &&
+            !$sheet->has('gift.fund')
+        ) {
             return new Proposal($profile->header, ColumnState::Look, 'gift.fund', 'The headings read like funds.');
         }
         $labelled = $this->labelled($profile, $sheet->senses[$column]);
@@ -117,7 +112,7 @@ final readonly class ColumnProposer
             );
         }
         $sense = $sheet->senses[$column];
-        $label = self::mayBeLabels($sense) && self::holdsLabels($profile) ? self::ofLabels($profile, $column, $sheet) : null;
+        $label = self::mayBeLabels($sense) && (new Contents($profile))->areLabels() ? self::ofLabels($profile, $column, $sheet) : null;
         if ($label !== null) {
             return $label;
         }
@@ -195,7 +190,7 @@ final readonly class ColumnProposer
                 ? $other
                 : new Proposal($profile->header, ColumnState::Open, null, "{$says} But {$contradiction}.");
         }
-        if (str_starts_with($target, 'address.') && str_ends_with($target, 'line1') && $this->holdsBlocks($profile)) {
+        if (str_starts_with($target, 'address.') && str_ends_with($target, 'line1') && (new Contents($profile))->areBlocks()) {
             return new Proposal(
                 $profile->header,
                 ColumnState::Look,
@@ -257,7 +252,7 @@ final readonly class ColumnProposer
             return true;
         }
         if ($target === 'organization.name') {
-            return self::havePeople($profile) ||
+            return (new Contents($profile))->havePeople() ||
                 (in_array($header, self::MAY_BE_PLACES, true) &&
                     $sheet->hasPersonNames() &&
                     $profile->share(ValueLook::Organization) < self::BELIEVED);
@@ -275,7 +270,7 @@ final readonly class ColumnProposer
                 ) !== [];
         }
         if ($target === 'gift.fund') {
-            return !self::isPurpose($profile) && (self::namesGivers($profile) || $sheet->has('gift.fund', $column));
+            return !self::isPurpose($profile) && ((new Contents($profile))->areFundsOfGivers() || $sheet->has('gift.fund', $column));
         }
         if ($target === 'gift.amount' && (self::mayBeCents($profile, $sheet) || preg_match(self::NO_MONEY_IN, $header) === 1)) {
             return true;
@@ -304,23 +299,6 @@ final readonly class ColumnProposer
     private static function isPurpose(ColumnProfile $profile): bool
     {
         return preg_match('/purpose|designat|restrict|\buse\b|\bfor\b/i', $profile->header) === 1;
-    }
-
-    /** Whether most values are funds of those who give: "The Abbott Family Giving Fund". */
-    private static function namesGivers(ColumnProfile $profile): bool
-    {
-        $givers = 0;
-        foreach ($profile->values as $value => $count) {
-            $givers +=
-                preg_match(
-                    '/\b(?:family|charitable|giving|philanthropic|(?:donor )?advised|DAF)\b.*\bfund\b|&.*\bfund\b/i',
-                    (string) $value,
-                ) === 1
-                    ? $count
-                    : 0;
-        }
-
-        return $givers > 0.3 * max(1, array_sum($profile->values));
     }
 
     /** "2500" beside "usd" is 25.00 where a program writes it; people write USD. */
@@ -358,7 +336,7 @@ final readonly class ColumnProposer
             preg_match('/^gift\.(?:reference|receipt|id)$/D', $target) === 1 && $profile->share(ValueLook::YesNo) > 0.5
                 => 'its values are yes and no',
             // "Check" is the number of one, or, beside that and "Cash", what it was for.
-            $target === 'gift.reference' && self::areSums($profile) => 'its values are amounts',
+            $target === 'gift.reference' && (new Contents($profile))->areSums() => 'its values are amounts',
             preg_match('/^(?:gift|promise)\.(?:\d+\.)?amount$/D', $target) === 1 && $profile->areRunningNumbers()
                 => 'its values count up one by one',
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
@@ -370,7 +348,7 @@ final readonly class ColumnProposer
             str_contains($target, 'name.') && $profile->share(ValueLook::Date) > 0.5 => 'its values are dates',
             preg_match('/name\.|organization\.name$|address\.(?:\w+\.)?line1$/', $target) === 1 && $profile->share(ValueLook::Money) > 0.5
                 => 'its values are numbers',
-            $target === 'household.organization.name' && self::namesPeople($profile) => 'its values are names of people',
+            $target === 'household.organization.name' && (new Contents($profile))->arePeople() => 'its values are names of people',
             str_ends_with($target, '.line1') && $profile->share(ValueLook::Street) < 0.1 && $profile->share(ValueLook::Organization) > 0.5
                 => 'its values are names of organizations',
             str_ends_with($target, 'address.line1') && ($profile->share(ValueLook::Email) > 0.5 || $profile->share(ValueLook::Date) > 0.5)
@@ -379,45 +357,6 @@ final readonly class ColumnProposer
                 => 'its values are amounts',
             default => null,
         };
-    }
-
-    /** Whether some values are people: "Mrs. E. Pruitt" and "Ida Nunn" among organizations. */
-    private static function havePeople(ColumnProfile $profile): bool
-    {
-        $people = 0;
-        foreach ($profile->values as $value => $count) {
-            $name = trim((string) $value);
-            $isPerson =
-                preg_match('/^(?:Mrs?|Ms|Miss|Mx|Dr|Rev|Fr|Sr)\b\.?\s+\p{Lu}/u', $name) === 1 ||
-                (preg_match('/^(\p{L}{2,}) (?:\p{Lu}\.? )?\p{L}[\p{L}\'\x{2019}-]+$/u', $name, $words) === 1 &&
-                    FrequentNames::isFirst(Fold::words($words[1])));
-            $people += $isPerson && !WrittenName::isOrganization($name) ? $count : 0;
-        }
-
-        return $people > self::SOME * max(1, array_sum($profile->values));
-    }
-
-    /** Whether most values are written as only sums of money are: "$50", "50.00". */
-    private static function areSums(ColumnProfile $profile): bool
-    {
-        $sums = 0;
-        foreach ($profile->values as $value => $count) {
-            $sums += preg_match('/^\p{Sc}\s?\d|^\d[\d,]*\.\d\d$|^\d{1,3}(?:,\d{3})+$/uD', trim((string) $value)) === 1 ? $count : 0;
-        }
-
-        return $sums > 0.5 * max(1, array_sum($profile->values));
-    }
-
-    /** Whether most values are names of one person each, and not of a family or a couple. */
-    private static function namesPeople(ColumnProfile $profile): bool
-    {
-        $people = 0;
-        foreach ($profile->values as $value => $count) {
-            $name = trim((string) $value);
-            $people += str_contains($name, ' ') && WrittenName::parse($name)->kind === SupporterKind::Person ? $count : 0;
-        }
-
-        return $people > self::BELIEVED * max(1, array_sum($profile->values));
     }
 
     /** Where the header says nothing, only values that can't well be anything else speak; or values that their neighbours explain. */
@@ -495,7 +434,7 @@ final readonly class ColumnProposer
             ],
             $profile->share(ValueLook::Street) >= self::CERTAIN &&
                 ($near(ValueLook::State, 2, 3) || ($near(ValueLook::Words, 1) && $near(ValueLook::PostalCode, 2, 3)))
-                => [$this->holdsBlocks($profile) ? 'address.block' : 'address.line1', ValueLook::Street],
+                => [(new Contents($profile))->areBlocks() ? 'address.block' : 'address.line1', ValueLook::Street],
             $profile->share(ValueLook::Words) >= self::CERTAIN && $near(ValueLook::State, 1) && $near(ValueLook::Street, -1, -2) => [
                 'address.city',
                 ValueLook::Words,
@@ -535,48 +474,11 @@ final readonly class ColumnProposer
         return $sense === null || preg_match('/: |, (?:in one|line|after|by name)/u', $header) === 1 ? $this->labels->key($header) : null;
     }
 
-    private function holdsBlocks(ColumnProfile $profile): bool
-    {
-        if ($profile->share(ValueLook::Street) <= 0.5) {
-            return false;
-        }
-        $blocks = 0;
-        foreach ($profile->values as $value => $count) {
-            $blocks +=
-                preg_match('/\S\s*\R\s*\S|,.+\b(?:\d{4,5}(?:-\d{4})?|[A-Z]\d[A-Z] ?\d[A-Z]\d)\s*$/siu', (string) $value) === 1 ? $count : 0;
-        }
-
-        return $blocks > 0.5 * array_sum($profile->values);
-    }
-
-    private static function namesPurposes(ColumnProfile $profile): bool
-    {
-        $purposes = 0;
-        foreach ($profile->values as $value => $count) {
-            $purposes += preg_match(FundColumns::PURPOSE, (string) $value) === 1 ? $count : 0;
-        }
-
-        return $purposes > self::BELIEVED * max(1, array_sum($profile->values));
-    }
-
     /** Whether the header leaves room for a name and an address. */
     private static function mayBeLabels(?HeaderSense $sense): bool
     {
         return $sense === null ||
             ($sense->party === '' && ($sense->isGuess || preg_match('/^(?:$|name\.|address\.|organization\.name$)/D', $sense->base) === 1));
-    }
-
-    /** Whether most values are a name and an address, as on a label. */
-    private static function holdsLabels(ColumnProfile $profile): bool
-    {
-        $labels = 0;
-        $values = array_slice($profile->values, 0, self::LOOKED_AT, true);
-        foreach ($values as $value => $count) {
-            $labels +=
-                preg_match('/\p{L}.*\d.*\p{L}/su', (string) $value) === 1 && AddressLabel::of((string) $value)->isWhole() ? $count : 0;
-        }
-
-        return $labels > self::BELIEVED * max(1, array_sum($values));
     }
 
     /** Beside columns of the name a label has what stands on the envelope, beside those of an address nothing but that. */
