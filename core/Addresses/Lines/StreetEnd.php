@@ -27,6 +27,9 @@ final class StreetEnd
     /** The number of a highway ends it. */
     private const HIGHWAY = '/^(?:highway|hwy|route|rte|rt|road|rd|us|interstate|fm|loop|cr|sr)$/i';
 
+    /** Suffixes that are hardly ever the name of a street. */
+    private const NO_NAME = '/^(?:street|st|avenue|ave|road|rd|drive|dr|boulevard|blvd)$/i';
+
     /** @var ?array<string, list<string>> */
     private static ?array $cities = null;
 
@@ -172,7 +175,9 @@ final class StreetEnd
     {
         $next = $lexicon->suffix($words[$at + 1]);
         $isOnlyDirection = $at === 2 && $lexicon->direction($words[1]) !== null && $next !== null;
-        $follows = $next !== null && $lexicon->isCommon($next) && $at + 2 < count($words);
+        // "22 Bay Street St. George" is in Saint George.
+        $isSaint = preg_match('/^ste?$/i', $words[$at + 1]) === 1 && preg_match(self::NO_NAME, $words[$at]) === 1;
+        $follows = $next !== null && !$isSaint && $lexicon->isCommon($next) && $at + 2 < count($words);
 
         return $isOnlyDirection || $follows;
     }

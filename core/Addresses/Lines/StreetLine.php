@@ -26,7 +26,7 @@ final class StreetLine
     /** In Puerto Rico the block stands before the number of the house: "A17 Calle Amapola". */
     private const BLOCK = '/^[a-z]{1,2}-?\d{1,4} (?:' . self::SPANISH . ')$/iD';
 
-    private const NUMBER_WORDS = '/^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)$/iD';
+    public const NUMBER_WORDS = '/^(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)$/iD';
 
     /** Streets in Spanish begin with what they are: nothing behind it is a suffix. */
     public const SPANISH = 'calle|camino|avenida|paseo|via|carretera|carr|calzada|callejon|cll';

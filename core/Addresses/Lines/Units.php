@@ -86,7 +86,7 @@ final readonly class Units
             }
             // Of a street: behind its number and name. Alone in the line: all of it. Before the street: its number comes next.
             $isBehind = $end === $count && ($at === 0 || count(Words::withoutCommas(array_slice($words, 0, $at))) > 1);
-            $isBefore = $at === 0 && $end + 1 < $count && preg_match('/^\d/', $words[$end]) === 1;
+            $isBefore = $at === 0 && $end + 1 < $count && $this->beginsStreet($words, $end);
             if (!$isBehind && !$isBefore) {
                 continue;
             }
@@ -99,6 +99,17 @@ final readonly class Units
         }
 
         return $this->bare($words) ?? [$words, []];
+    }
+
+    /**
+     * "12 Elm St", "One Liberty Plaza"
+     *
+     * @param  list<string>  $words
+     */
+    private function beginsStreet(array $words, int $at): bool
+    {
+        return preg_match('/^\d/', $words[$at]) === 1 ||
+            (preg_match(StreetLine::NUMBER_WORDS, $words[$at]) === 1 && $this->lexicon->suffix($words[count($words) - 1]) !== null);
     }
 
     /**

@@ -103,6 +103,7 @@ final class StreetLineTest extends TestCase
             '10 Main Street Suite 11 PMB 234' => '10 Main St Ste 11 PMB 234',
             '#4 12 Elm St' => '12 Elm St # 4',
             'Apt 4, 12 Elm St' => '12 Elm St Apt 4',
+            'Suite 400, One Liberty Plaza' => 'One Liberty Plz Ste 400',
         ],
         'highways' => [
             'CR 1185' => 'County Road 1185',
