@@ -53,6 +53,8 @@ final class Children
         return preg_match('/^(' . self::NAME . '), (' . self::NAME . ')$/uD', Tidy::line($text), $parts) === 1 &&
             $last !== '' &&
             Fold::words($parts[1]) !== Fold::words($last) &&
+            // "Thompson, Zoe" is nobody else.
+            (FrequentNames::isFirst(Fold::words($parts[1])) || !FrequentNames::isLast(Fold::words($parts[1]))) &&
             self::name($parts[2]) !== null;
     }
 

@@ -51,6 +51,7 @@ final class ChildrenTest extends TestCase
     #[TestWith(['Jaxon, Brynlee', 'Kim', true])]
     #[TestWith(['Kim, Jaxon', 'Kim', false])]
     #[TestWith(['Kim, Jaxon', '', false])]
+    #[TestWith(['Thompson, Zoe', 'Lee', false])]
     #[TestWith(['Kim, Jr.', 'Lee', false])]
     #[TestWith(['Jaxon Kim', 'Lee', false])]
     public function test_whether_one_may_be_two(string $written, string $last, bool $may): void
