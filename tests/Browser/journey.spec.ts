@@ -9,6 +9,10 @@ test('the old database comes in, from the dropped file to the proof', async ({ p
 
   await signIn(page);
   await looksSound(page);
+  // What the screens are made of is kept by the browser, not asked for with every page.
+  const script = await page.request.get((await page.locator('script[src]').first().getAttribute('src')) ?? '');
+  expect(script.headers()['cache-control']).toContain('immutable');
+  expect(script.headers()['content-type']).toContain('javascript');
   await bring(page, 'old-database.csv', readFileSync('demo/old-database.csv'));
   await expect(page.getByText('15 sure, 2 to look at, 3 open, 1 left behind')).toBeVisible();
 

@@ -29,7 +29,7 @@ final class PairSearch
     /** @var resource */
     private $records;
 
-    /** @var array<int, string> of each part, not written yet */
+    /** @var array<int, string> of each part, what is not in its file yet: of few records, all */
     private array $buffers;
 
     private int $position = 0;
@@ -73,7 +73,8 @@ final class PairSearch
             $part = ($key >> 57) & (self::PARTS - 1);
             $this->buffers[$part] .= pack('qJC', $key, $this->position, $lookup);
             if (strlen($this->buffers[$part]) > self::BUFFER) {
-                $this->write($part);
+                file_put_contents($this->keysFile($part), $this->buffers[$part], FILE_APPEND);
+                $this->buffers[$part] = '';
             }
         }
         fwrite($this->records, pack('N', strlen($packed)) . $packed);
@@ -83,9 +84,6 @@ final class PairSearch
     /** @return \Generator<int, Pair, void, SearchReport> each pair once, those that are certain last */
     public function pairs(): \Generator
     {
-        foreach (array_keys($this->buffers) as $part) {
-            $this->write($part);
-        }
         $common = $this->commonKeys();
         $seen = [];
         foreach (array_keys($this->buffers) as $part) {
@@ -253,8 +251,10 @@ final class PairSearch
     /** @return \Generator<int, array{int, int, non-empty-list<int>}> a key that several records share, its lookup, and where they stand */
     private function blocks(int $part): \Generator
     {
-        $file = "{$this->folder}/keys-{$part}";
-        $entries = is_file($file) ? str_split((string) file_get_contents($file), self::ENTRY) : [];
+        $file = $this->keysFile($part);
+        $packed = (is_file($file) ? (string) file_get_contents($file) : '') . $this->buffers[$part];
+        $entries = $packed === '' ? [] : str_split($packed, self::ENTRY);
+        unset($packed);
         sort($entries, SORT_STRING);
         $run = [];
         foreach ([...$entries, ''] as $entry) {
@@ -303,11 +303,8 @@ final class PairSearch
         return (string) stream_get_contents($this->records, $length[1]);
     }
 
-    private function write(int $part): void
+    private function keysFile(int $part): string
     {
-        if ($this->buffers[$part] !== '') {
-            file_put_contents("{$this->folder}/keys-{$part}", $this->buffers[$part], FILE_APPEND);
-            $this->buffers[$part] = '';
-        }
+        return "{$this->folder}/keys-{$part}";
     }
 }

@@ -34,7 +34,7 @@ final class Estimator
     /** @param  list<SampledPair>  $pairs */
     public function estimate(array $pairs): Estimate
     {
-        $chances = array_map($this->chances(...), $pairs);
+        $observed = array_map($this->observed(...), $pairs);
         $weights = $this->start;
         $mixes = array_fill_keys(array_unique(array_column($pairs, 'block')), self::MIX);
         $moved = $pairs === [] ? 0.0 : 1.0;
@@ -42,19 +42,16 @@ final class Estimator
         while ($moved > self::STILL && $round++ < self::ROUNDS) {
             $sums = $blocks = [];
             $matches = 0.0;
-            foreach ($pairs as $i => $pair) {
-                $of = $this->belongs($pair, $chances[$i], $weights, $mixes[$pair->block]);
+            foreach ($observed as $pair) {
+                $of = self::belongs($pair, $weights, $mixes[$pair->block]);
                 foreach ($of as $sameness => $share) {
                     $blocks[$pair->block][$sameness] = ($blocks[$pair->block][$sameness] ?? 0.0) + $share;
                 }
                 $matches += $of[Sameness::Match->value] * $pair->standsFor;
-                foreach ($pair->pattern->levels as $field => $level) {
-                    foreach (
-                        in_array(WeighedField::from($field), [...$pair->by, ...self::TOO_FEW], true) ? [] : self::ESTIMATED
-                        as $sameness
-                    ) {
-                        $sums[$sameness->value][$field][$level->value] =
-                            ($sums[$sameness->value][$field][$level->value] ?? 0.0) + $of[$sameness->value];
+                foreach ($pair->counted as [$field, $level]) {
+                    foreach (self::ESTIMATED as $sameness) {
+                        $sums[$sameness->value][$field][$level] =
+                            ($sums[$sameness->value][$field][$level] ?? 0.0) + $of[$sameness->value];
                     }
                 }
             }
@@ -73,44 +70,54 @@ final class Estimator
         return new Estimate($weights, count($pairs), $round, $discarded);
     }
 
-    /** @return array<string, float> field to how often two who have nothing to do with each other agree in it just so */
-    private function chances(SampledPair $pair): array
+    private function observed(SampledPair $pair): Observed
     {
-        $chances = [];
-        foreach ($pair->pattern->levels as $field => $level) {
-            $shared = $pair->pattern->shared[$field] ?? null;
-            $of = WeighedField::from($field);
-            $chances[$field] =
-                ($shared === null ? null : $this->frequencies->chance($of, $level, $shared)) ??
-                $this->start->share(Sameness::Chance, $of, $level);
+        $agreements = $counted = [];
+        $namesake = $chance = 1.0;
+        foreach ($pair->pattern->levels as $key => $level) {
+            $field = WeighedField::from($key);
+            if (in_array($field, $pair->by, true)) {
+                continue;
+            }
+            $byChance = $this->byChance($pair->pattern, $field, $level);
+            $isFirstName = $field === WeighedField::First && $level === Level::Same;
+            $agreements[] = [$field, $level, $isFirstName ? $byChance : 0.0];
+            if (!in_array($field, self::TOO_FEW, true)) {
+                $counted[] = [$key, $level->value];
+            }
+            $namesake *= $this->start->share(Sameness::Namesake, $field, $level);
+            $chance *= $byChance;
         }
 
-        return $chances;
+        return new Observed($pair->block, $pair->standsFor, $agreements, $counted, $namesake, $chance);
+    }
+
+    /** @return float how often two who have nothing to do with each other agree in a field just so */
+    private function byChance(Pattern $pattern, WeighedField $field, Level $level): float
+    {
+        $shared = $pattern->shared[$field->value] ?? null;
+
+        return ($shared === null ? null : $this->frequencies->chance($field, $level, $shared)) ??
+            $this->start->share(Sameness::Chance, $field, $level);
     }
 
     /**
-     * @param  array<string, float>  $chances
      * @param  array<string, float>  $mix
      * @return array<string, float> value of Sameness to how likely the pair is that
      */
-    private function belongs(SampledPair $pair, array $chances, Weights $weights, array $mix): array
+    private static function belongs(Observed $pair, Weights $weights, array $mix): array
     {
-        $likely = [];
-        foreach (Sameness::cases() as $of) {
-            $product = $mix[$of->value];
-            foreach ($pair->pattern->levels as $key => $level) {
-                $field = WeighedField::from($key);
-                if (in_array($field, $pair->by, true)) {
-                    continue;
-                }
-                $share = $of === Sameness::Chance ? $chances[$key] : $weights->share($of, $field, $level);
-                $product *=
-                    $of === Sameness::Home && $field === WeighedField::First && $level === Level::Same
-                        ? max($share, $chances[$key])
-                        : $share;
-            }
-            $likely[$of->value] = $product;
+        $match = $home = 1.0;
+        foreach ($pair->agreements as [$field, $level, $least]) {
+            $match *= $weights->share(Sameness::Match, $field, $level);
+            $home *= max($least, $weights->share(Sameness::Home, $field, $level));
         }
+        $likely = [
+            Sameness::Match->value => $mix[Sameness::Match->value] * $match,
+            Sameness::Home->value => $mix[Sameness::Home->value] * $home,
+            Sameness::Namesake->value => $mix[Sameness::Namesake->value] * $pair->namesake,
+            Sameness::Chance->value => $mix[Sameness::Chance->value] * $pair->chance,
+        ];
         $sum = array_sum($likely);
 
         return array_map(static fn(float $one): float => $sum > 0.0 ? $one / $sum : 0.0, $likely);
