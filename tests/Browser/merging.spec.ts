@@ -40,7 +40,7 @@ test('two supporters are merged after a look at what they become, and taken apar
   await page.getByLabel('First name becomes').fill('Petronella Ann');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Merge into Petronella Ann Gullwing' })).toBeVisible();
-  await page.getByRole('button', { name: 'First name as the policy says' }).click();
+  await page.getByRole('button', { name: 'First name by rule' }).click();
   await expect(page.getByLabel('First name becomes')).toHaveValue('Petra');
   await page.getByRole('button', { name: 'save as a policy' }).click();
   await page.getByLabel('Name of the policy').fill('Usual');
@@ -148,7 +148,7 @@ test('duplicates of the whole database are reviewed by keyboard alone', async ({
   const before = await told.innerText();
   await looksSound(page);
   await page
-    .getByRole('button', { name: /^None the same/ })
+    .getByRole('button', { name: /^None is/ })
     .first()
     .click();
   await expect(page.getByText(/noted as not the same/)).toBeVisible();

@@ -19,6 +19,22 @@ final class GridTest extends TestCase
             ->json('id');
     }
 
+    /** Whoever asks in between, or a worker that is killed there, would leave it waiting for a person. */
+    public function test_what_was_typed_goes_from_reading_to_working_out_at_once(): void
+    {
+        $this->as(Role::GiftEntry);
+        $id = $this->grid(['name.first', 'name.last']);
+        $this->putJson("/api/grids/{$id}/rows", ['rows' => [2 => ['Bo', 'Park']]])->assertOk();
+        $states = [];
+        Intake::updated(static function (Intake $intake) use (&$states): void {
+            $states[] = $intake->state->value;
+        });
+
+        $this->postJson("/api/grids/{$id}/finish")->assertOk();
+
+        self::assertSame(['reading', 'sifting', 'ready'], array_values(array_unique($states)));
+    }
+
     public function test_rows_are_typed_checked_and_go_through_the_stages(): void
     {
         $known = $this->as(Role::GiftEntry)

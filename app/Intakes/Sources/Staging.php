@@ -77,23 +77,20 @@ final readonly class Staging implements LongWork
         $plan = $intake->connection_id === null ? $plan : LearnedPlan::known($plan);
         // A heading that each row below it has is no row itself.
         $intake->setColumnPlan($intake->fill_headings ? $plan->withRows($plan->rows->with('section')) : $plan);
-        $intake
-            ->fill([
-                'header_row' => $survey->headerRow(),
-                'oddities' => $survey->oddities()->toArray(),
-                'sheet_starts' => $reader instanceof JoinedSheets ? $reader->starts() : null,
-                'plan_name' => null,
-                'row_count' => $survey->rowCount(),
-                'done' => $survey->rowCount(),
-                'state' => IntakeState::Mapping,
-                'ended_at' => now(),
-                'offered_plan' => $this->plans->best($plan),
-            ])
-            ->save();
+        $intake->fill([
+            'header_row' => $survey->headerRow(),
+            'oddities' => $survey->oddities()->toArray(),
+            'sheet_starts' => $reader instanceof JoinedSheets ? $reader->starts() : null,
+            'plan_name' => null,
+            'row_count' => $survey->rowCount(),
+            'offered_plan' => $this->plans->best($plan),
+        ]);
         if ($intake->isTyped()) {
-            // Nothing is to be settled: what each column is was said before a row was typed.
+            // Nothing is to be settled: what each column is was said before a row was typed. Whoever looks, or is cut off, in between would wait for a person.
             $intake->begin(IntakeState::Sifting);
-            DB::afterCommit(static fn() => CarryOn::dispatch($intake->id));
+            CarryOn::dispatch($intake->id);
+        } else {
+            $intake->fill(['state' => IntakeState::Mapping, 'done' => $survey->rowCount(), 'ended_at' => now()])->save();
         }
     }
 

@@ -50,8 +50,7 @@ final class Estimator
                 $matches += $of[Sameness::Match->value] * $pair->standsFor;
                 foreach ($pair->counted as [$field, $level]) {
                     foreach (self::ESTIMATED as $sameness) {
-                        $sums[$sameness->value][$field][$level] =
-                            ($sums[$sameness->value][$field][$level] ?? 0.0) + $of[$sameness->value];
+                        $sums[$sameness->value][$field][$level] = ($sums[$sameness->value][$field][$level] ?? 0.0) + $of[$sameness->value];
                     }
                 }
             }

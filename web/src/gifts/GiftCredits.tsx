@@ -51,7 +51,7 @@ export function GiftCredits({ fields, values, error, onChange, onLeave }: GiftCr
               <Button
                 variant="subtle"
                 size="compact-sm"
-                aria-label={`Credit ${name} no more`}
+                aria-label={`Remove the credit of ${name}`}
                 onClick={() => say(credits.filter((_, i) => i !== at))}
               >
                 remove

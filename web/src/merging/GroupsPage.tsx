@@ -83,7 +83,7 @@ export function GroupsPage() {
                             size="compact-sm"
                             variant="default"
                             disabled={cannot}
-                            aria-label={`All the same: ${group.why}`}
+                            aria-label={`All are the same: ${group.why}`}
                             onClick={() => decide.mutate({ why: group.why, to: 'same', total: group.clusters })}
                           >
                             All are the same
@@ -92,7 +92,7 @@ export function GroupsPage() {
                             size="compact-sm"
                             variant="default"
                             disabled={cannot}
-                            aria-label={`None the same: ${group.why}`}
+                            aria-label={`None is: ${group.why}`}
                             onClick={() => decide.mutate({ why: group.why, to: 'apart', total: group.clusters })}
                           >
                             None is

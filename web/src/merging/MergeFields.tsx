@@ -175,7 +175,7 @@ function FieldRow({ field, data, typed, onTyped, rules, policy, onPolicy, isApar
                   type="button"
                   className="plain-button"
                   title="As the policy says"
-                  aria-label={`${field.label} as the policy says`}
+                  aria-label={`${field.label} by rule`}
                   onClick={() => onTyped(withoutTyped(typed, field.column))}
                 >
                   by rule

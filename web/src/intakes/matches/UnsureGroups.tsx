@@ -67,7 +67,7 @@ export function UnsureGroups({ intake, mayDecide, onClose }: { intake: Intake; m
                   variant="default"
                   disabled={group.single < group.rows || decide.isPending}
                   onClick={() => all(group.why, 'same')}
-                  aria-label={`All the same: ${group.why}`}
+                  aria-label={`All are the same: ${group.why}`}
                 >
                   All are the same
                 </Button>
@@ -76,7 +76,7 @@ export function UnsureGroups({ intake, mayDecide, onClose }: { intake: Intake; m
                   variant="default"
                   disabled={decide.isPending}
                   onClick={() => all(group.why, 'new')}
-                  aria-label={`All someone else: ${group.why}`}
+                  aria-label={`All are someone else: ${group.why}`}
                 >
                   All are someone else
                 </Button>
