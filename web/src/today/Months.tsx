@@ -23,6 +23,7 @@ export function Months({ months }: { months: Month[] }) {
         tickLine="none"
         yAxisProps={{ width: 46 }}
         composedChartProps={{ onClick: (state: { activeLabel?: unknown }) => open(state.activeLabel) }}
+        role="img"
         aria-label="Supporters and gifts by month"
       />
       <table className="unseen">
