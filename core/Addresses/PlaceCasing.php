@@ -7,7 +7,7 @@ namespace PineSieve\Core\Addresses;
 /** Capitals and small letters for the names of streets and places. */
 final class PlaceCasing
 {
-    /** Written in capitals: boxes and routes, military post, directions, and the country in the name of a highway. */
+    /** Written in capitals: boxes and routes, military post, directions, the country or state in the name of a highway, and who has roads of their own. */
     private const CAPITALS = [
         'PO' => 1,
         'RR' => 1,
@@ -26,6 +26,10 @@ final class PlaceCasing
         'SW' => 1,
         'NY' => 1,
         'NYC' => 1,
+        'NYS' => 1,
+        'NASA' => 1,
+        'TVA' => 1,
+        'YMCA' => 1,
     ];
 
     /** Written small within a name, whatever it is made of. */
@@ -48,7 +52,27 @@ final class PlaceCasing
     ];
 
     /** Short forms without a vowel, that are no initials as "JFK" is. */
-    private const SHORT = ['ST' => 1, 'STS' => 1, 'MT' => 1, 'FT' => 1, 'DR' => 1, 'JR' => 1, 'SR' => 1, 'MR' => 1, 'MRS' => 1, 'PT' => 1];
+    private const SHORT = [
+        'ST' => 1,
+        'STS' => 1,
+        'MT' => 1,
+        'FT' => 1,
+        'DR' => 1,
+        'JR' => 1,
+        'SR' => 1,
+        'MR' => 1,
+        'MRS' => 1,
+        'PT' => 1,
+        'CT' => 1,
+        'CR' => 1,
+        'JCT' => 1,
+        'LP' => 1,
+        'PK' => 1,
+        'PLC' => 1,
+        'RN' => 1,
+        'TR' => 1,
+        'TRC' => 1,
+    ];
 
     private function __construct() {}
 

@@ -35,7 +35,24 @@ final class BehindStreet
     /** More than one house, or a number that is part of a word: "5 1234 104 Ave", "12/14 Elm St", "12 & 14 Elm St", "12Elm St". */
     private const NUMBERS = '/^\d+(?: \d+(?: |$)|\/\d|(?!i?eme)[a-z]{3,}(?: |$))|^(?:&|and) \d/iD';
 
+    /** A street within a name: "Spring St Spring" of "Spring St Spring Hill". */
+    private const STREET_WITHIN = '/\S (?:street|st|avenue|ave|road|rd|boulevard|blvd|lane|ln) \S/iD';
+
+    /** A street as the whole of a name: "M St" of "M St Trailer". */
+    private const WHOLE_STREET = '/\S (?:street|st|avenue|ave|road|rd|drive|dr|boulevard|blvd|lane|ln|court|ct)$/iD';
+
     private function __construct() {}
+
+    /**
+     * Whether the last word is a suffix by its form alone, and stands behind a street that ended before: it ends the name of a town,
+     * as in "12 Spring St Spring Hill", or is a part of the house without its number, as in "12 M St Trailer".
+     */
+    public static function endsAnother(string $name, string $suffix, Lexicon $lexicon): bool
+    {
+        return $suffix !== '' &&
+            ((!$lexicon->isCommon($suffix) && preg_match(self::STREET_WITHIN, $name) === 1) ||
+                ($lexicon->unit($suffix) !== null && preg_match(self::WHOLE_STREET, $name) === 1));
+    }
 
     /** @param  bool  $isOpen  whether no suffix and no number of a highway ends the name */
     public static function isIn(string $name, bool $isOpen, Lexicon $lexicon): bool

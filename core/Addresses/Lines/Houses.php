@@ -18,6 +18,8 @@ final class Houses
     /** Words, and a number at their end: a box, a route, a highway. */
     private const NUMBERED = '/^(\D+(?:\d+\D+)?)(?<![\d\/-])([1-9]\d{0,3})$/D';
 
+    private const NUMBERED_ROAD = '/(?:^| )(?:' . StreetLine::NUMBERED_ROAD . ')$/iD';
+
     /** Two numbers that a box or a route is read with, to see that they make no difference. */
     private const NUMBERS = ['22', '773'];
 
@@ -265,7 +267,8 @@ final class Houses
             $before !== '' &&
             $before !== '-' &&
             Lexicon::of($country)->unit($before) === null &&
-            preg_match('/^(?:no$|#|\d|(?:hwy|highway|rte|rt|route|interstate)$)/i', $before) !== 1;
+            preg_match('/^(?:no$|#|\d)/i', $before) !== 1 &&
+            preg_match(self::NUMBERED_ROAD, str_replace('.', '', substr($street, 0, (int) $at))) !== 1;
 
         return $isUnit ? [$number, substr($street, 0, $at), ltrim(substr($street, $at) . " {$sign}"), $unit] : null;
     }

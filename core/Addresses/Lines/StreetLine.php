@@ -34,16 +34,20 @@ final class StreetLine
     /** A line without a house is a street only if it ends so: "Mary Lane" may be a person. */
     private const WITHOUT_NUMBER = ['St', 'Ave', 'Rd', 'Blvd', 'Dr', 'Hwy', 'Pkwy', 'Tpke'];
 
-    /** "Highway #16" is the number of the highway, and no unit. */
+    /** What has no name but its number. */
+    public const NUMBERED_ROAD =
+        '(?:(?:u ?s|state|st|county|cnty|cty|co) )?(?:hwy|highway|rte|rt|route|interstate)|' .
+        '(?:county|cnty|cty|co|state|ranch|township|twp) (?:road|rd)|[cs] ?r|f ?m';
+
+    /** "Highway #16", "County Road No. 16": the number of the highway, and no unit. */
     private const HIGHWAY_SIGN =
-        '/^(?:\S*\d\S* )?(?:(?:u ?s|state|st|county|co|old|[nsew]|north|south|east|west) )?' .
-        '(?:hwy|highway|rte|rt|route|interstate) # \d/i';
+        '/^(?:\S*\d\S* )?(?:(?:old|[nsew]|no|so|north|south|east|west) )?(?:' . self::NUMBERED_ROAD . ') (?:#|no|number) \d/i';
 
     /** "1234-104 Ave" in Canada: the street has no other name than its number. */
     private const NUMBERED = '/^(\d+)-(\d+(?:st|nd|rd|th|[a-z])?)$/iD';
 
-    /** "#1200 - 123 Main St" in Canada. */
-    private const UNIT_BEFORE = '/^#\s*(\d+[a-z]?)\s*-\s*(?=\d)/i';
+    /** "#1200 - 123 Main St" and "Suite 1200-123 Main St" in Canada. */
+    private const UNIT_BEFORE = '/^(?:#|(?:suite|ste|unit|apt|apartment)\b\.?\s*#?)\s*(\d+[a-z]?)\s*-\s*(?=\d)/i';
 
     private static ?DeliveryLine $blank = null;
 
@@ -129,9 +133,10 @@ final class StreetLine
     /** @param  list<string>  $words */
     private function read(string $line, array $words): DeliveryLine
     {
-        if (in_array('#', $words, true) && preg_match(self::HIGHWAY_SIGN, implode(' ', $words)) === 1) {
+        $signs = preg_grep('/^(?:#|no|number)$/iD', $words) ?: [];
+        if ($signs !== [] && preg_match(self::HIGHWAY_SIGN, implode(' ', $words)) === 1) {
             $this->reasons->add(AddressRule::Highway);
-            array_splice($words, (int) array_search('#', $words, true), 1);
+            array_splice($words, (int) array_key_last($signs), 1);
         }
         $words = Words::withOrdinals($words, $this->reasons);
         [$words, $urbanization] = $this->lexicon->hasTypes() ? [$words, ''] : Urbanization::cut($words, $this->lexicon, $this->reasons);
@@ -173,7 +178,10 @@ final class StreetLine
             (!in_array($suffix, self::WITHOUT_NUMBER, true) || preg_match('/(?:^| )\d+(?: |$)/D', $name) === 1);
         // "US Hwy 41 North 2200": the house may as well be a unit.
         $isFollowed = preg_grep('/^\d+$/D', array_slice($highway ?? [], 1)) !== [];
-        if ($isHouseless || $isFollowed || BehindStreet::isIn($name, $suffix === '' && $highway === null, $this->lexicon)) {
+        $isOver =
+            BehindStreet::endsAnother($name, $suffix, $this->lexicon) ||
+            BehindStreet::isIn($name, $suffix === '' && $highway === null, $this->lexicon);
+        if ($isHouseless || $isFollowed || $isOver) {
             return new DeliveryLine(LineKind::Unread, $line);
         }
 
