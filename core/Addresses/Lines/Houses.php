@@ -268,7 +268,7 @@ final class Houses
             $before !== '-' &&
             Lexicon::of($country)->unit($before) === null &&
             preg_match('/^(?:no$|#|\d)/i', $before) !== 1 &&
-            preg_match(self::NUMBERED_ROAD, str_replace('.', '', substr($street, 0, (int) $at))) !== 1;
+            preg_match(self::NUMBERED_ROAD, str_replace('.', '', substr($street, 0, $at))) !== 1;
 
         return $isUnit ? [$number, substr($street, 0, $at), ltrim(substr($street, $at) . " {$sign}"), $unit] : null;
     }

@@ -133,10 +133,10 @@ final class StreetLine
     /** @param  list<string>  $words */
     private function read(string $line, array $words): DeliveryLine
     {
-        $signs = preg_grep('/^(?:#|no|number)$/iD', $words) ?: [];
-        if ($signs !== [] && preg_match(self::HIGHWAY_SIGN, implode(' ', $words)) === 1) {
+        $sign = array_key_last(array_intersect(array_map(strtolower(...), $words), ['#', 'no', 'number']));
+        if ($sign !== null && preg_match(self::HIGHWAY_SIGN, implode(' ', $words)) === 1) {
             $this->reasons->add(AddressRule::Highway);
-            array_splice($words, (int) array_key_last($signs), 1);
+            array_splice($words, $sign, 1);
         }
         $words = Words::withOrdinals($words, $this->reasons);
         [$words, $urbanization] = $this->lexicon->hasTypes() ? [$words, ''] : Urbanization::cut($words, $this->lexicon, $this->reasons);
