@@ -131,4 +131,6 @@ return [
     'skaters and two who answer for them' => ['Skater|full|child.name.full', 'Skater DOB|birth|child.birth_date', 'Parent/Guardian|full|name.full', 'P/G Email|email|email', '2nd P/G|full|spouse.name.full', '2nd P/G Email|email|spouse.email'],
     'adopters by last name' => ['Pet|size|', 'Adopter Last|last|name.last', 'Adopter First|first|name.first', 'Co-Adopter|full|spouse.name.full', 'Adopter Cell|phone|phone.mobile', 'Co-Adopter Cell|phone|spouse.phone.mobile', 'Adopter Email|email|email'],
     'a listener' => ['Listener|full|name.full', 'Listener email|email|email', 'Pledged|money|promise.amount'],
+    'a reunion with its dinner' => ['First|first|name.first', 'Last|last|name.last', 'Dinner $|number|', 'Class Gift $|number|gift.amount', 'Total Paid|number|', 'Paid On|date|gift.date', 'Email|email|email'],
+    'backers, and whom it is sent to' => ['Backer Number|number|', 'Backer Name|full|name.full', 'Email|email|email', 'Shipping Amount|money|', 'Shipping Name|full|', 'Shipping Address 1|street|address.line1', 'Shipping City|city|address.city'],
 ];

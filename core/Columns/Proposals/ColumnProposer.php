@@ -34,6 +34,15 @@ final readonly class ColumnProposer
     /** Amounts that someone put on what is no money. */
     private const NO_MONEY_IN = '/estimated|est(?=val)|apprais|retail|market|inkind|stock|goods|mean/';
 
+    /** Amounts that pay for something else. */
+    private const NO_GIFT = '/\b(?:shipping|postage|freight|handling|(?:sales )?tax(?![- ]?(?:deduct|receipt|exempt)))\b/i';
+
+    /** To whom something is sent. */
+    private const SENT_TO = '/^(?:ship|deliver|recipient)/i';
+
+    /** Numbers as long as those of a telephone. */
+    private const IDS = ['id', 'uid', 'guid', 'uuid', 'key', 'code', 'ref', 'reference', 'order', 'account', 'acct', 'invoice', 'transaction'];
+
     /** Of what is so no more. */
     private const NO_LONGER = ['old', 'prior', 'previous', 'former', 'past', 'obsolete', 'bad', 'invalid', 'wrong'];
 
@@ -137,6 +146,11 @@ final readonly class ColumnProposer
                     null,
                     "The header \"{$profile->header}\" can mean several things. {$this->fill($profile)}",
                 );
+        }
+
+        // "Sponsor": a firm, or whoever gives where nobody else is named.
+        if ($target === 'organization.name' && !$sheet->hasPersonNames() && (new Contents($profile))->arePeopleToo()) {
+            $target = 'name.full';
         }
 
         return $this->named($profile, $target, $name, $sense, $column, $sheet);
@@ -251,6 +265,9 @@ final readonly class ColumnProposer
         if (preg_match('/^(?:gift|promise)\./', $target) === 1 && preg_match('/(?<!\d)(?:20)?[2-5]\d(?!\d)/', $profile->header) === 1) {
             return true;
         }
+        if (preg_match('/^(?:address\.|phone|email)/', $target) === 1 && preg_match(self::SENT_TO, $profile->header) === 1) {
+            return self::isSentToAnother($sheet);
+        }
         if ($target === 'organization.name') {
             return (new Contents($profile))->havePeople() ||
                 (in_array($header, self::MAY_BE_PLACES, true) &&
@@ -287,12 +304,27 @@ final readonly class ColumnProposer
                 continue;
             }
             $isWhole = preg_match('/\b(?:bid|price|total|paid|charged|sale|gross)\b/i', $beside->header) === 1;
-            if ($isNet ? $isWhole && $beside->share(ValueLook::Money) >= self::CERTAIN : !$isSaid && $beside->type() === 'amount') {
+            $isMoney = $beside->share(ValueLook::Money) >= self::CERTAIN;
+            $areAmounts = $beside->type() === 'amount' || ($isMoney && preg_match('/\p{Sc}/u', $beside->header) === 1);
+            if ($isNet ? $isWhole && $isMoney : !$isSaid && $areAmounts) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /** Whether a column names whom something is sent to, and another who gave it. */
+    private static function isSentToAnother(SheetSense $sheet): bool
+    {
+        $names = ['' => 0, 'sent' => 0];
+        foreach ($sheet->senses as $column => $sense) {
+            if (preg_match('/^name\.(?:full|last)$/D', $sense->base ?? '') === 1) {
+                $names[preg_match(self::SENT_TO, $sheet->profiles[$column]->header) === 1 ? 'sent' : '']++;
+            }
+        }
+
+        return min($names) > 0;
     }
 
     /** Whether the header speaks of what a gift is for, and not of a fund, which may be the giver's. */
@@ -339,6 +371,7 @@ final readonly class ColumnProposer
             $target === 'gift.reference' && (new Contents($profile))->areSums() => 'its values are amounts',
             preg_match('/^(?:gift|promise)\.(?:\d+\.)?amount$/D', $target) === 1 && $profile->areRunningNumbers()
                 => 'its values count up one by one',
+            str_ends_with($target, 'gift.amount') && preg_match(self::NO_GIFT, $profile->header) === 1 => 'that is no part of a gift',
             $target === 'id.old' && $profile->distinct < 2 && $profile->filled > 2 => 'all its values are the same',
             str_ends_with($target, 'id.old') && $profile->share(ValueLook::FullName) > 0.5 => 'its values look like names',
             preg_match('/(?:^|\.)(?:address|name|organization)\.(?!undeliverable$)/', $target) === 1 &&
@@ -368,7 +401,8 @@ final readonly class ColumnProposer
                 continue;
             }
             $isOther = preg_match('/\p{L}.*(?:\b|_)(?:e-?mail|phone|tel|cell|mobile)/iu', $profile->header) === 1;
-            if ($isOther && $sheet->has($target, $column)) {
+            $isId = $look === ValueLook::Phone && array_intersect(HeaderWords::words($profile->header), self::IDS) !== [];
+            if ($isId || ($isOther && $sheet->has($target, $column))) {
                 continue;
             }
             if ($profile->share($look) >= self::CERTAIN && $profile->share(ValueLook::Date) < 0.5) {

@@ -50,6 +50,13 @@ final readonly class Contents
         return $this->share(self::isPerson(...)) > self::SOME;
     }
 
+    /** People or families more often than organizations. */
+    public function arePeopleToo(): bool
+    {
+        return $this->havePeople() &&
+            $this->share(static fn(string $value): bool => str_contains($value, ' ') && !WrittenName::isOrganization($value)) > self::MOST;
+    }
+
     /** Names of one person each, and not of a family or a couple. */
     public function arePeople(): bool
     {

@@ -62,8 +62,10 @@ final class HeaderGuess
             $senses = self::one('name.full', ValueLook::FullName, $profiles, $senses, $isName);
         }
         $senses = self::ofSame($profiles, $senses);
-        if (!self::hasAmount($profiles, $senses)) {
-            $senses = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
+        $total = self::onlyTotal($profiles, $senses);
+        if ($total !== null || !self::hasAmount($profiles, $senses)) {
+            $guessed = self::one('gift.amount', ValueLook::Money, $profiles, $senses, self::isGiven(...));
+            $senses = $total !== null && $guessed !== $senses ? array_values(array_replace($guessed, [$total => null])) : $guessed;
         }
         if (!$sheet->has('promise.amount')) {
             $senses = self::one('promise.amount', ValueLook::Money, $profiles, $senses, self::isPledged(...));
@@ -267,6 +269,24 @@ final class HeaderGuess
         }
 
         return false;
+    }
+
+    /**
+     * "Total paid" where nothing else says what was given: beside "Class gift" a dinner is in it.
+     *
+     * @param  list<ColumnProfile>  $profiles
+     * @param  list<?HeaderSense>  $senses
+     */
+    private static function onlyTotal(array $profiles, array $senses): ?int
+    {
+        $amounts = array_keys(
+            array_filter($senses, static fn(?HeaderSense $sense): bool => in_array($sense?->base, ['gift.amount', 'last_gift.amount'], true)),
+        );
+        $words = count($amounts) === 1 ? HeaderWords::words($profiles[$amounts[0]]->header) : [];
+
+        return array_intersect($words, ['total', 'paid', 'charged', 'gross']) !== [] && array_intersect($words, self::GIVEN) === []
+            ? $amounts[0]
+            : null;
     }
 
     /** @param  list<string>  $words */
