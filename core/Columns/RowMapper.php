@@ -21,6 +21,7 @@ use PineSieve\Core\Names\NameRemarks;
 use PineSieve\Core\Names\OddName;
 use PineSieve\Core\Names\SupporterKind;
 use PineSieve\Core\Names\WrittenName;
+use PineSieve\Core\Records\Aside;
 use PineSieve\Core\Standards\Field;
 use PineSieve\Core\Standards\FieldType;
 use PineSieve\Core\Standards\Formats\Fault;
@@ -55,6 +56,9 @@ final class RowMapper
     /** @var array<int, array{string, bool}> headers of the columns that become nothing, and whether they ask if a payment failed */
     private array $beside = [];
 
+    /** @var array<int, string> headers of the columns that become nothing or a note, and may say something of the supporter by the way */
+    private array $asides = [];
+
     private readonly PartyAssembler $assembler;
 
     /**
@@ -74,6 +78,10 @@ final class RowMapper
         foreach ($plan->choices as $column => $choice) {
             if ($choice->feeds === []) {
                 $this->beside[$column] = [$choice->header, NotPaid::isAsked($choice->header)];
+            }
+            $isNote = array_column($choice->feeds, 'target') === ['notes'];
+            if (($choice->feeds === [] || $isNote) && Aside::mayBeIn($choice->header)) {
+                $this->asides[$column] = $choice->header;
             }
             foreach ($choice->feeds as $feed) {
                 $field = $standards->catalog->field($feed->target);
@@ -186,8 +194,8 @@ final class RowMapper
         }
 
         $mapped = $this->assembler->assemble($values, $problems, $faulty, $acceptAddresses, $unread);
-        $unpaid = $this->unpaid($mapped, $cells);
-        $mapped = $unpaid === [] ? $mapped : $mapped->withProblems([...$mapped->problems, ...$unpaid]);
+        $beside = [...$this->unpaid($mapped, $cells), ...$this->asides($mapped, $cells)];
+        $mapped = $beside === [] ? $mapped : $mapped->withProblems([...$mapped->problems, ...$beside]);
 
         return $mapped->withMoney($mapped->money->plus($refused));
     }
@@ -223,6 +231,33 @@ final class RowMapper
                     $cell,
                     "\"{$header}\" says \"{$cell}\": {$says}",
                     'Leave such rows out by a condition on this column, or one by one in the row',
+                ))->warning();
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * What a note, or a column that becomes nothing, says of the supporter by the way.
+     *
+     * @param  list<string>  $cells
+     * @return list<Problem>
+     */
+    private function asides(MappedRow $mapped, array $cells): array
+    {
+        $problems = [];
+        foreach ($this->asides as $column => $header) {
+            $cell = Tidy::line($cells[$column] ?? '');
+            $aside = $cell === '' ? null : Aside::of($cell);
+            if ($aside !== null && !$aside->isKnownOf($mapped->record())) {
+                $problems[] = (new Problem(
+                    "{$aside->field()}.aside",
+                    $aside->field(),
+                    $column,
+                    $cell,
+                    "\"{$header}\" says \"{$cell}\": {$aside->words()}",
+                    'Say so in a column of its own, or on the page of the supporter once the row is loaded',
                 ))->warning();
             }
         }

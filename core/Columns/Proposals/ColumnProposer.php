@@ -41,7 +41,23 @@ final readonly class ColumnProposer
     private const SENT_TO = '/^(?:ship|deliver|recipient)/i';
 
     /** Numbers as long as those of a telephone. */
-    private const IDS = ['id', 'uid', 'guid', 'uuid', 'key', 'code', 'ref', 'reference', 'order', 'account', 'acct', 'invoice', 'transaction'];
+    private const IDS = [
+        'id',
+        'uid',
+        'guid',
+        'uuid',
+        'key',
+        'code',
+        'ref',
+        'reference',
+        'order',
+        'account',
+        'acct',
+        'invoice',
+        'transaction',
+        'barcode',
+        'card',
+    ];
 
     /** Of what is so no more. */
     private const NO_LONGER = ['old', 'prior', 'previous', 'former', 'past', 'obsolete', 'bad', 'invalid', 'wrong'];

@@ -280,7 +280,10 @@ final class HeaderGuess
     private static function onlyTotal(array $profiles, array $senses): ?int
     {
         $amounts = array_keys(
-            array_filter($senses, static fn(?HeaderSense $sense): bool => in_array($sense?->base, ['gift.amount', 'last_gift.amount'], true)),
+            array_filter(
+                $senses,
+                static fn(?HeaderSense $sense): bool => in_array($sense?->base, ['gift.amount', 'last_gift.amount'], true),
+            ),
         );
         $words = count($amounts) === 1 ? HeaderWords::words($profiles[$amounts[0]]->header) : [];
 

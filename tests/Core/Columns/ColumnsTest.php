@@ -711,6 +711,31 @@ final class ColumnsTest extends TestCase
         self::assertSame($codes, array_column($mapper->map(['Lee', '2026-01-02', '600', $status])->problems, 'code'));
     }
 
+    /** @param  list<string>  $codes */
+    #[TestWith(['Deceased 3/2026', 'active', '', ['status.aside']])]
+    #[TestWith(['Deceased 3/2026', 'deceased', '', []])]
+    #[TestWith(['DO NOT MAIL', '', '', ['consent.mail.aside']])]
+    #[TestWith(['moved', '', '12 Elm St', ['address.line1.aside']])]
+    #[TestWith(['moved', '', '', []])]
+    #[TestWith(['likes terns', '', '12 Elm St', []])]
+    public function test_a_note_may_say_what_no_column_does(string $note, string $status, string $line, array $codes): void
+    {
+        foreach ([[new Feed('notes')], []] as $feeds) {
+            $choices = [
+                new ColumnChoice('Name', ColumnState::Sure, '', [new Feed('name.last')]),
+                new ColumnChoice('Status', ColumnState::Sure, '', [new Feed('status')]),
+                new ColumnChoice('Street', ColumnState::Sure, '', [new Feed('address.line1')]),
+                new ColumnChoice('Remarks', ColumnState::Sure, '', $feeds),
+            ];
+            $mapper = new RowMapper(new ColumnPlan($choices), new Standards(FieldCatalog::builtIn(), new Formats('2026-01-31')));
+            $problems = $mapper->map(['Lee', $status, $line, $note])->problems;
+            $asides = array_filter(array_column($problems, 'code'), static fn(string $code): bool => str_ends_with($code, '.aside'));
+
+            self::assertSame($codes, array_values($asides));
+            self::assertSame([], array_filter(array_column($problems, 'blocks')));
+        }
+    }
+
     public function test_problems_name_column_value_reason_and_remedy(): void
     {
         $problem = self::map(['name.last' => 'Lee', 'email' => ' nobody '])->problems[0];

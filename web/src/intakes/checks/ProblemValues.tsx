@@ -77,7 +77,7 @@ export function ProblemValues({ intake, kind, warned = false, editable, busy, on
                   {value.rows.length > 4 && <span className="quiet">and {count(value.rows.length - 4)} more</span>}
                 </td>
                 <td>
-                  {editable && ['gift.not_paid', 'promise.over'].includes(kind.code) ? (
+                  {editable && (['gift.not_paid', 'promise.over'].includes(kind.code) || kind.code.endsWith('.aside')) ? (
                     <span className="quiet">open the row to leave it out</span>
                   ) : editable && value.column !== null ? (
                     <Correction value={value} busy={busy} onEdit={onEdit} />
