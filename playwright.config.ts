@@ -13,7 +13,7 @@ export default defineConfig({
   outputDir: 'test-results',
   // A busy machine is slow, not wrong.
   timeout: 480_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 120_000 },
   workers: 1,
   reporter: 'list',
   use: {

@@ -125,12 +125,12 @@ test('the addresses of the database are checked, put right as one act, and put b
   await signIn(page);
   await page.goto('/addresses');
   await page.getByRole('button', { name: 'Check everyone' }).click();
-  await expect(page.getByText('can be mailed').first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('can be mailed').first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^Number not on this street/ })).toBeVisible();
   await looksSound(page);
   await page.getByRole('button', { name: 'Put these addresses right' }).click();
   await page.getByRole('button', { name: 'Write it into the records' }).click();
-  await expect(page.getByText(/records written/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/records written/)).toBeVisible();
 
   await page.goto('/addresses/undeliverable');
   await expect(page.getByRole('heading', { name: 'Mail does not reach' })).toBeVisible();
@@ -144,13 +144,13 @@ test('the addresses of the database are checked, put right as one act, and put b
   await page.goto('/addresses');
   await page.getByRole('link', { name: 'All addresses' }).first().click();
   await page.getByRole('button', { name: 'Undo what was written' }).click();
-  await expect(page.getByText('What was written is taken back')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('What was written is taken back')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Put these addresses right' })).toBeVisible();
 
   // Asked again, it is held beside what it came to before.
   await page.goto('/addresses');
   await page.getByRole('button', { name: 'Check everyone' }).click();
-  await expect(page.getByText('the time before')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('the time before')).toBeVisible();
   await page.getByRole('link', { name: 'Compare' }).click();
   await expect(page.getByRole('heading', { name: 'Two checks side by side' })).toBeVisible();
   await expect(page.getByRole('columnheader', { name: /All addresses/ })).toHaveCount(2);

@@ -165,7 +165,7 @@ test("a match rule set of one's own is tried on the database before it is used",
   // People are weighed: what an agreement says, how many pairs there are at each likelihood, and what moving a border costs.
   await expect(page.getByRole('region', { name: 'What an agreement says' }).getByText('Same email', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Try it' }).click();
-  await expect(page.getByRole('region', { name: 'Pairs by likelihood' }).getByRole('img')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('region', { name: 'Pairs by likelihood' }).getByRole('img')).toBeVisible();
   await looksSound(page);
   await page.getByRole('button', { name: /^People comes/ }).click();
   await expect(page.getByText('Two are a match if any one rule holds')).toBeVisible();
@@ -196,7 +196,7 @@ test("a match rule set of one's own is tried on the database before it is used",
       '{"name": "Ours", "kind": "person", "rules": [{"name": "Phone", "verdict": "review", "comparisons": [{"field": "phone"}]}], "signs": {"first name": "nothing"}}',
     );
   await page.getByRole('button', { name: 'Try it' }).click();
-  await expect(page.getByText(/Beside the set in use: [1-9]/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Beside the set in use: [1-9]/)).toBeVisible();
   await expect(page.getByText('Found by it, and not by the set in use')).toBeVisible();
   await looksSound(page);
   await page.getByRole('button', { name: 'As a form' }).click();

@@ -69,7 +69,7 @@ test('pictures of the main views', async ({ page }) => {
   await expect(page.getByText('What it has then')).toBeVisible();
   await shot(page, 'merge');
   await page.goto('/duplicates');
-  await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: /^They become/ })).toBeVisible();
   await shot(page, 'duplicates');
   await page.goto('/totals');
   await expect(page.getByRole('cell', { name: /^gave in 2025 and again/ })).toBeVisible();
@@ -88,7 +88,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Skerry Giving', exact: true }).click();
   await page.getByLabel('From').fill('2026-11-10');
   await page.getByRole('button', { name: 'Pull these days' }).click();
-  await expect(page.getByText(/It makes \d+ supporters? and \d+ gifts?/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/It makes \d+ supporters? and \d+ gifts?/)).toBeVisible();
   await shot(page, 'connections');
   await page.goto('/exports');
   await page.getByRole('combobox', { name: 'A row for each' }).click();
@@ -100,7 +100,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('option', { name: 'every week' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('button', { name: /^make now/ }).click();
-  await expect(page.getByRole('link', { name: /^Take it/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: /^Take it/ })).toBeVisible();
   await shot(page, 'exports');
   const where = {
     of: [

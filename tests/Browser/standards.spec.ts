@@ -135,18 +135,18 @@ test('rows are typed and pasted into a grid by keyboard, and come in like any ot
     data.setData('text/plain', text);
     element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   }, block);
-  await expect(page.getByText('501 rows, nothing wrong with them; kept')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('501 rows, nothing wrong with them; kept')).toBeVisible();
   await looksSound(page);
   await page.keyboard.press('Control+ArrowDown');
   await expect(page.getByRole('rowheader', { name: '501' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Finish and work out 501 rows' }).click();
-  await expect(page.getByText('Every row passes')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Every row passes')).toBeVisible();
   await load(page, 'Checks of one day');
   await expect(page.getByText('501 new gifts')).toBeVisible();
   await page.getByRole('button', { name: 'Undo this intake' }).click();
   await page.getByRole('button', { name: 'Undo it' }).click();
-  await expect(page.getByRole('heading', { name: 'Undone' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: 'Undone' })).toBeVisible();
 });
 
 test('held rows are put right in their queue, and chosen rows are taken back and brought back', async ({ page }) => {
@@ -214,7 +214,7 @@ test('an administrator manages people and restore points, and sees what was done
   await expect(page.getByRole('dialog').getByRole('button', { name: 'Restore', exact: true })).toBeDisabled();
   await page.getByLabel(/^Type "/).fill('Tern Harbor Seabird Rescue');
   await page.getByRole('dialog').getByRole('button', { name: 'Restore', exact: true }).click();
-  await expect(page.getByText('What was there before is kept as')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('What was there before is kept as')).toBeVisible();
   await page.goto(gone);
   await expect(page.getByRole('heading', { name: 'This supporter is not there' })).toBeVisible();
 
