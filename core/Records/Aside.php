@@ -20,7 +20,7 @@ enum Aside
     /** Columns that speak of somebody else. */
     private const OF_ANOTHER =
         '/\b(?:spouse|partner|wife|husband|father|mother|mom|dad|parent|child|son|daughter|sibling|kin|guest|honou?ree|honor|tribute|memor\w+|' .
-        'pet|dog|cat|animal|classmate|class|contact|friend|family|patient|decedent|interred|bequest|estate|bene\w*|opposing|client)/i';
+        'pet|dog|cat|animal|classmate|emergency|decedent|interred|bequest|estate|bene\w*|opposing)/i';
 
     private const WHO = '^(?:(?:donor|member|client|patron|he|she|they|has|have|is|was|now|per \w+)[\s,:-]+)*';
 

@@ -47,6 +47,8 @@ final class AsideTest extends TestCase
 
     #[TestWith(['Remarks', true])]
     #[TestWith(['Status of letter', true])]
+    #[TestWith(['Contact preference', true])]
+    #[TestWith(['Emergency contact', false])]
     #[TestWith(['Spouse status', false])]
     #[TestWith(['In memory of', false])]
     #[TestWith(['Pet', false])]
