@@ -26,6 +26,20 @@ test('what is typed into the grid is never lost, and two tabs are told of each o
   await expect(page.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
   await page.goBack();
   await expect(cell(1, 0)).toHaveText('Wilhelmina');
+  // Back before the page that was left has been tidied up.
+  await cell(1, 0).click();
+  await page.keyboard.type('Mina');
+  await page.evaluate(() => {
+    new MutationObserver((_, observer) => {
+      if (document.querySelector('h1')?.textContent === 'Today') {
+        observer.disconnect();
+        history.back();
+      }
+    }).observe(document.body, { childList: true, subtree: true });
+  });
+  await page.getByRole('link', { name: 'Today' }).click();
+  await expect(page).toHaveURL(/\/entry\//);
+  await expect(cell(1, 0)).toHaveText('Mina');
   await page.unroute('**/api/grids/*/rows');
 
   // Left by Esc, and brought back.

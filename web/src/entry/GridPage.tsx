@@ -1,6 +1,6 @@
 import { Button, Modal, MultiSelect } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { Catalog, Field, Intake } from '../api/types';
@@ -24,8 +24,11 @@ const toCells = (rows: Record<number, string[]>, width: number): Cells => {
 /** A grid that is being typed. */
 export function GridPage() {
   const { id = '' } = useParams();
+  // Each visit asks for itself: what an earlier one was shown lacks what was typed as it was left, however soon someone is back.
+  const visit = useId();
+  const shown = ['grid', id, visit];
   const grid = useQuery({
-    queryKey: ['grid', id],
+    queryKey: shown,
     queryFn: async () => {
       await arrived(Number(id));
       return api.get<GridData>(`grids/${id}`);
@@ -41,11 +44,12 @@ export function GridPage() {
       <Trouble error={grid.error ?? catalog.error} />
     </>
   ) : (
-    <Typing key={grid.data.columns.join()} grid={grid.data} catalog={catalog.data} />
+    <Typing key={`${grid.data.id} ${grid.data.columns.join()}`} shown={shown} grid={grid.data} catalog={catalog.data} />
   );
 }
 
-function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
+/** @param shown key under which the grid is kept while it is shown */
+function Typing({ shown, grid, catalog }: { shown: string[]; grid: GridData; catalog: Catalog }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const sheet = useSheet(grid.id, grid.columns.length, MOST, toCells(grid.rows, grid.columns.length), grid.problems);
@@ -83,7 +87,7 @@ function Typing({ grid, catalog }: { grid: GridData; catalog: Catalog }) {
       await sheet.keep();
       return api.patch<GridData>(`grids/${grid.id}`, { columns: chosen });
     },
-    onSuccess: (answer) => queries.setQueryData(['grid', String(grid.id)], answer),
+    onSuccess: (answer) => queries.setQueryData(shown, answer),
   });
   const written = sheet.cells.filter((row) => row.some((cell) => cell !== '')).length;
   const faulty = Object.entries(sheet.problems).filter(([, found]) => found.some((problem) => problem.blocks)).length;
